@@ -1,0 +1,87 @@
+import { severityRank, type Finding, type FindingValue } from '../../calculation/finding';
+import { Design } from '../../design/design';
+import { applyEdit } from '../../design/edit';
+import { assess, type Assessment } from '../assess';
+import { blendRemedy } from './blend';
+import { groupRemedy } from './group';
+import { lidRemedy } from './lid';
+import type { Proposal, Remedy, RemedyMaker } from './remedy';
+import { removeRemedy } from './remove';
+import { setPointRemedy } from './set-point';
+import { vesselRemedy } from './vessel';
+
+export const REMEDY_MAKERS: readonly RemedyMaker[] = [blendRemedy, setPointRemedy, groupRemedy, lidRemedy, vesselRemedy, removeRemedy];
+
+/** What can be done about a finding, and what would still be left. */
+export interface Help {
+  remedies: readonly Remedy[];
+  /**
+   * Set when no remedy clears the finding: the nearest that can be reached and the edge that was wanted.
+   * The water is as far as the sources at hand go; other findings have no remedy known.
+   */
+  shortfall: { reason: 'blend-ends' | 'none-known'; best?: FindingValue; wanted?: FindingValue; side?: 'low' | 'high' } | null;
+}
+
+const NO_HELP: Help = { remedies: [], shortfall: null };
+
+/**
+ * The remedies of one finding, each tried out on a copy of the design: only those that lower its severity or its excess are offered,
+ * and every conflict that one would open is named with it.
+ */
+export function helpFor(assessment: Assessment, finding: Finding, makers: readonly RemedyMaker[] = REMEDY_MAKERS): Help {
+  if (finding.severity === 'fits') return NO_HELP;
+  const proposals = makers.flatMap((maker) => maker(assessment, finding));
+  const remedies = proposals.map((proposal, i) => tryOut(assessment, finding, proposal, i)).filter((remedy) => remedy !== null);
+  return { remedies, shortfall: shortfallOf(assessment, finding, remedies) };
+}
+
+/** Whether a finding is better afterwards: gone, less severe, or as severe with less excess. */
+export function isBetter(before: Finding, after: Finding | null): boolean {
+  if (!after) return true;
+  const drop = severityRank(before.severity) - severityRank(after.severity);
+  if (drop !== 0) return drop > 0;
+  return before.excess !== null && after.excess !== null && after.excess < before.excess - 1e-9;
+}
+
+function tryOut(assessment: Assessment, finding: Finding, proposal: Proposal, index: number): Remedy | null {
+  const { world } = assessment;
+  const applied = applyEdit(world.design, proposal.patch, Design);
+  if (!applied.ok) return null;
+  const next = assess({ ...world, design: applied.document });
+  const after = next.findings.find(({ key }) => key === finding.key) ?? null;
+  if (!isBetter(finding, after)) return null;
+  const before = new Map(assessment.findings.map((f) => [f.key, f]));
+  return {
+    ...proposal,
+    id: `${proposal.kind}-${index}:${finding.key}`,
+    findingKey: finding.key,
+    baseRev: world.design.rev,
+    after,
+    opens: newConflicts(before, next.findings),
+    alsoMends: assessment.findings.filter((f) => {
+      if (f.key === finding.key || (f.severity !== 'conflict' && f.severity !== 'watch')) return false;
+      return isBetter(f, next.findings.find(({ key }) => key === f.key) ?? null);
+    }).length,
+  };
+}
+
+/** Conflicts that were not conflicts before. */
+export function newConflicts(before: ReadonlyMap<string, Finding>, after: readonly Finding[]): Finding[] {
+  return after.filter((finding) => finding.severity === 'conflict' && before.get(finding.key)?.severity !== 'conflict');
+}
+
+function shortfallOf(assessment: Assessment, finding: Finding, remedies: readonly Remedy[]): Help['shortfall'] {
+  if (finding.severity === 'unknown') return null;
+  if (remedies.some(({ after }) => !after || after.severity === 'fits')) return null;
+  if (finding.code === 'water.disinfectant' || finding.code === 'water.salinity-acclimation') return null;
+  if (finding.code !== 'water.parameter') return remedies.length > 0 ? null : { reason: 'none-known' };
+  if (Object.keys(assessment.world.room.sources).length === 0) return { reason: 'none-known' };
+  const nearest = remedies[0]?.after ?? finding;
+  const best = nearest.values['planned'];
+  const low = nearest.values['optimumLow'];
+  const high = nearest.values['optimumHigh'];
+  if (!best) return { reason: 'none-known' };
+  const side = low && best.si < low.si ? 'low' : 'high';
+  const wanted = side === 'low' ? low : high;
+  return { reason: 'blend-ends', best, side, ...(wanted ? { wanted } : {}) };
+}

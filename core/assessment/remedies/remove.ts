@@ -1,0 +1,26 @@
+import type { Operation } from 'rfc6902';
+import type { Finding } from '../../calculation/finding';
+import { pointer } from '../../design/edit';
+import type { Assessment } from '../assess';
+import { forRevision, type Proposal } from './remedy';
+
+/** Last resort, only where two cannot be kept together: one of them stays out. The targets of the design are kept if that is possible. */
+export function removeRemedy({ world: { design } }: Assessment, finding: Finding): Proposal[] {
+  if (finding.code !== 'window.clash') return [];
+  const targets = new Set(design.brief.targetStockIds);
+  const spare = finding.subjects.filter((id) => !targets.has(id));
+  return (spare.length > 0 ? spare : finding.subjects).map((id) => {
+    const ops: Operation[] = [];
+    if (Object.hasOwn(design.stock, id)) {
+      if (targets.has(id))
+        ops.push({ op: 'replace', path: pointer('brief', 'targetStockIds'), value: [...targets].filter((t) => t !== id) });
+      ops.push({ op: 'remove', path: pointer('stock', id) });
+    } else {
+      const { classId } = design.scene[id] ?? {};
+      for (const [itemId, item] of Object.entries(design.scene)) {
+        if (item.classId === classId) ops.push({ op: 'remove', path: pointer('scene', itemId) });
+      }
+    }
+    return { kind: 'remove', subjects: [id], values: {}, patch: [forRevision(design.rev), ...ops] };
+  });
+}

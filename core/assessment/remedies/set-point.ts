@@ -1,0 +1,48 @@
+import type { Operation } from 'rfc6902';
+import type { Finding } from '../../calculation/finding';
+import { pointer } from '../../design/edit';
+import { inOrder, nextOrder, type Design } from '../../design/design';
+import type { Assessment } from '../assess';
+import { forRevision, type Proposal } from './remedy';
+
+/** How far inside the edge a set-point is put, so that a thermostat's swing stays inside too. Common practice. */
+const MARGIN_C = 1;
+
+/** Adds a heater or cooler, or moves the one there is. */
+export function setPointRemedy({ world, derived }: Assessment, finding: Finding): Proposal[] {
+  if (finding.code !== 'heat.too-cold' && finding.code !== 'heat.too-warm') return [];
+  const { design } = world;
+  const cold = finding.code === 'heat.too-cold';
+  const window = derived['window.temperatureC'].value;
+  const span = window?.optimum ?? window?.tolerance;
+  if (!span) return [];
+  const margin = Math.min(MARGIN_C, (span[1] - span[0]) / 2);
+  const target = Math.round((cold ? span[0] + margin : span[1] - margin) * 2) / 2;
+  const [needed, contrary] = cold ? (['heater', 'cooler'] as const) : (['cooler', 'heater'] as const);
+
+  // A device of the other kind whose own set-point is the trouble is moved first.
+  const culprit = devices(design, contrary).find(([, device]) => (cold ? device.setPointC <= span[0] : device.setPointC >= span[1]));
+  const present = devices(design, needed)[0];
+  const ops: Operation[] = [];
+  if (culprit) ops.push({ op: 'replace', path: pointer('equipment', culprit[0], 'setPointC'), value: target });
+  else if (present) ops.push({ op: 'replace', path: pointer('equipment', present[0], 'setPointC'), value: target });
+  else {
+    ops.push({
+      op: 'add',
+      path: pointer('equipment', Object.hasOwn(design.equipment, needed) ? `${needed}-${design.rev}` : needed),
+      value: { order: nextOrder(design.equipment), kind: needed, setPointC: target },
+    });
+  }
+  return [
+    {
+      kind: culprit ? contrary : needed,
+      subjects: [],
+      values: { setPoint: { quantity: 'temperature', si: target }, ...(culprit || present ? { moved: { quantity: 'count', si: 1 } } : {}) },
+      patch: [forRevision(design.rev), ...ops],
+    },
+  ];
+}
+
+function devices(design: Design, kind: 'heater' | 'cooler') {
+  return inOrder(design.equipment).filter(([, device]) => device.kind === kind);
+}

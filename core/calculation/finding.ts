@@ -1,0 +1,59 @@
+import type { Basis } from '../quantity/fact';
+import type { QuantityKind } from '../quantity/unit';
+import type { Computed } from './computed';
+
+export type Severity = 'conflict' | 'watch' | 'fits' | 'unknown';
+
+export type Bench =
+  'livestock' | 'vessel' | 'water' | 'substrate' | 'hardscape' | 'plants' | 'equipment' | 'stocking' | 'startup' | 'care' | 'breeding';
+
+/** A number with its kind, in the canonical unit; words and units are put on it in one place. */
+export interface FindingValue {
+  quantity: QuantityKind;
+  si: number;
+}
+
+/** One judgement. It carries quantities and subjects, no wording. */
+export interface Finding {
+  /** Stable over edits: code, subjects and parameter. Acceptances hang on it. */
+  key: string;
+  code: FindingCode;
+  bench: Bench;
+  severity: Severity;
+  /** How far off, comparable between findings of one code and parameter; 0 when it fits, null when unknown. */
+  excess: number | null;
+  /** Stock or scene ids. */
+  subjects: readonly string[];
+  parameter?: string;
+  values: Readonly<Record<string, FindingValue>>;
+  /** Nodes whose values this rests on. */
+  evidence: readonly Computed<unknown>[];
+  basis: Basis;
+  source?: string;
+  note?: string;
+}
+
+export type FindingCode =
+  | 'water.parameter'
+  | 'water.not-stated'
+  | 'water.salinity-acclimation'
+  | 'water.disinfectant'
+  | 'heat.too-cold'
+  | 'heat.too-warm'
+  | 'heat.not-stated'
+  | 'window.clash'
+  | 'window.strain'
+  | 'vessel.not-stated'
+  | 'vessel.footprint'
+  | 'vessel.volume'
+  | 'vessel.lid'
+  | 'vessel.leak-test'
+  | 'stocking.group-size'
+  | 'stocking.not-chosen';
+
+export const SEVERITY_ORDER: readonly Severity[] = ['conflict', 'watch', 'unknown', 'fits'];
+
+/** conflict 3, watch 2, unknown 1, fits 0. */
+export function severityRank(severity: Severity): number {
+  return SEVERITY_ORDER.length - 1 - SEVERITY_ORDER.indexOf(severity);
+}

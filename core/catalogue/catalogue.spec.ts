@@ -1,0 +1,75 @@
+import { catalogueData } from '../../catalogue';
+import { CatalogueData, indexCatalogue } from './catalogue';
+import { rangeFor, type Organism } from './organism';
+
+const copy = () => JSON.parse(JSON.stringify(catalogueData)) as CatalogueData;
+const issues = (data: unknown) => {
+  const parsed = CatalogueData.safeParse(data);
+  return parsed.success ? [] : parsed.error.issues.map((issue) => `${issue.path.join('.')}: ${issue.message}`);
+};
+
+describe('the catalogue', () => {
+  it('is sound as shipped', () => {
+    expect(issues(catalogueData)).toEqual([]);
+  });
+
+  it('holds what the first tanks need', () => {
+    const { organisms, waters, biotopes } = indexCatalogue(catalogueData);
+    const animals = [...organisms.values()].filter((entry) => entry.kind === 'animal');
+    expect(animals.length).toBeGreaterThanOrEqual(14);
+    expect(organisms.size - animals.length).toBeGreaterThanOrEqual(6);
+    expect(waters.size).toBeGreaterThanOrEqual(4);
+    expect(biotopes.size).toBeGreaterThanOrEqual(4);
+    expect(new Set(animals.map((entry) => entry.group))).toEqual(new Set(['fish', 'shrimp', 'snail', 'amphibian']));
+  });
+
+  it('refuses a value without basis', () => {
+    const data = copy() as unknown as { organisms: { sizeMm: { length: Record<string, unknown> } }[] };
+    delete data.organisms[0]!.sizeMm.length['basis'];
+    expect(issues(data).join()).toContain('organisms.0.sizeMm.length.basis');
+  });
+
+  it('refuses a published value without a source', () => {
+    const data = copy();
+    data.organisms[0]!.origin = { value: 'somewhere', basis: 'published' };
+    expect(issues(data).join()).toContain('organisms.0.origin.source: a published value must name its source');
+  });
+
+  it('refuses unordered ranges and optima outside the tolerance', () => {
+    const unordered = copy();
+    unordered.organisms[0]!.ranges.keep!.ph = { value: { tolerance: [7, 5], optimum: [null, null] }, basis: 'practice' };
+    expect(issues(unordered).join()).toContain('the low edge is above the high edge');
+    const outside = copy();
+    outside.organisms[0]!.ranges.keep!.ph = { value: { tolerance: [5, 7], optimum: [4, 6] }, basis: 'practice' };
+    expect(issues(outside).join()).toContain('the optimum reaches outside the tolerance');
+    const physics = copy();
+    physics.organisms[0]!.ranges.keep!.ph = { value: { tolerance: [5, 70], optimum: [6, 7] }, basis: 'practice' };
+    expect(issues(physics).join()).toContain('an edge lies outside');
+  });
+
+  it('refuses dangling references and doubles', () => {
+    const dangling = copy();
+    dangling.biotopes[0]!.organismIds.push('no-such-fish');
+    expect(issues(dangling).join()).toContain('no organism "no-such-fish"');
+    const material = copy();
+    material.biotopes[0]!.materialIds.push('no-such-stone');
+    expect(issues(material).join()).toContain('no material "no-such-stone"');
+    const double = copy();
+    double.organisms.push(double.organisms[0]!);
+    expect(issues(double).join()).toContain('stands twice');
+  });
+
+  it('forwards a retired entry to its successor', () => {
+    const data = copy();
+    data.organisms[1]!.retiredTo = data.organisms[0]!.id;
+    expect(indexCatalogue(data).organisms.get(data.organisms[1]!.id)?.id).toBe(data.organisms[0]!.id);
+  });
+
+  it('falls back from a phase without a range of its own', () => {
+    const danio = indexCatalogue(catalogueData).organisms.get('danio-margaritatus') as Organism;
+    expect(rangeFor(danio, 'spawn', 'temperatureC')?.value?.optimum).toEqual([21, 25]);
+    expect(rangeFor(danio, 'keep', 'temperatureC')?.value?.optimum).toEqual([20, 25]);
+    expect(rangeFor(danio, 'spawn', 'ghDh')).toEqual(rangeFor(danio, 'keep', 'ghDh'));
+    expect(rangeFor(danio, 'larvae', 'temperatureC')).toEqual(rangeFor(danio, 'spawn', 'temperatureC'));
+  });
+});

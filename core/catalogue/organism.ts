@@ -1,0 +1,121 @@
+import * as z from 'zod';
+import { factOf, type Fact } from '../quantity/fact';
+import { isOrdered } from '../quantity/range';
+import { PARAMETER_META, PARAMETERS, Parameter, Phase } from './parameter';
+
+export const Id = z.string().regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, 'an id is lower-case words joined by hyphens');
+
+const Edge = z.number().nullable();
+const Bounds = z.tuple([Edge, Edge]).refine(isOrdered, { message: 'the low edge is above the high edge' });
+
+/** The span in which an organism survives, and the narrower one in which it is comfortable. A null edge is unknown. */
+export const ToleranceRange = z
+  .strictObject({ tolerance: Bounds, optimum: Bounds })
+  .refine(
+    ({ tolerance: [low, high], optimum: [from, to] }) =>
+      (low === null || from === null || low <= from) && (high === null || to === null || to <= high),
+    {
+      message: 'the optimum reaches outside the tolerance',
+      path: ['optimum'],
+    },
+  );
+export type ToleranceRange = z.infer<typeof ToleranceRange>;
+
+const Ranges = z.partialRecord(Parameter, factOf(ToleranceRange)).superRefine((ranges, context) => {
+  for (const parameter of PARAMETERS) {
+    const range = ranges[parameter]?.value;
+    if (!range) continue;
+    const [min, max] = PARAMETER_META[parameter].limits;
+    if ([...range.tolerance, ...range.optimum].some((edge) => edge !== null && (edge < min || edge > max))) {
+      context.addIssue({ code: 'custom', path: [parameter], message: `an edge lies outside ${min} to ${max}` });
+    }
+  }
+});
+export type Ranges = Partial<Record<Parameter, Fact<ToleranceRange>>>;
+
+export const Stratum = z.enum(['bottom', 'middle', 'top']);
+export type Stratum = z.infer<typeof Stratum>;
+
+export const AnimalForm = z.enum(['slender-fish', 'deep-fish', 'small-cichlid', 'shrimp', 'snail', 'salamander']);
+export const PlantForm = z.enum(['stem', 'rosette', 'moss', 'floating', 'rhizome-fern']);
+export type Form = z.infer<typeof AnimalForm> | z.infer<typeof PlantForm>;
+
+const Millimetres = factOf(z.number().positive().max(3000));
+
+const shared = {
+  id: Id,
+  latin: z.string().regex(/^[A-Z][a-z]+( (cf\.|sp\.|aff\.))?( [a-z-]+)?( ".+")?$/, 'a Latin name: Genus species'),
+  common: z.array(z.string().min(1)).min(1),
+  ranges: z.partialRecord(Phase, Ranges).refine((phases) => phases.keep !== undefined, { message: 'the keep phase is missing' }),
+  /** Largest change a day that is borne, per parameter. */
+  dailyStep: z.partialRecord(Parameter, factOf(z.number().positive())),
+  origin: factOf(z.string().min(1)),
+  cautions: z.array(z.string().min(1)).optional(),
+  /** A retired entry forwards here; ids are never re-used. */
+  retiredTo: Id.optional(),
+};
+
+export const Animal = z.strictObject({
+  ...shared,
+  kind: z.literal('animal'),
+  group: z.enum(['fish', 'shrimp', 'snail', 'amphibian']),
+  form: AnimalForm,
+  /** Adult sizes. Length is what the field quotes: total length for fish and salamanders, body for shrimp, shell for snails. */
+  sizeMm: z.strictObject({ length: Millimetres, depth: Millimetres, width: Millimetres, gape: Millimetres }),
+  bodyColours: factOf(
+    z
+      .array(z.string().regex(/^#[0-9a-f]{6}$/))
+      .min(1)
+      .max(3),
+  ),
+  traits: z.strictObject({
+    /** Fewest animals that settle; 1 for a loner. */
+    groupMin: factOf(z.number().int().positive()),
+    temperament: factOf(z.enum(['shy', 'peaceful', 'nippy', 'territorial', 'predatory'])),
+    strata: factOf(z.array(Stratum).min(1)),
+    jumps: factOf(z.boolean()),
+    /** Smallest floor for the smallest proper group, inside. */
+    footprintMm: factOf(z.tuple([z.number().positive(), z.number().positive()])),
+    /** Smallest water volume for the smallest proper group. */
+    volumeL: factOf(z.number().positive()),
+    diet: factOf(z.string().min(1)),
+    breeding: factOf(z.string().min(1)),
+  }),
+});
+export type Animal = z.infer<typeof Animal>;
+
+export const Plant = z.strictObject({
+  ...shared,
+  kind: z.literal('plant'),
+  group: z.literal('plant'),
+  form: PlantForm,
+  sizeMm: z.strictObject({ length: Millimetres, width: Millimetres }),
+  traits: z.strictObject({
+    light: factOf(z.enum(['low', 'medium', 'high'])),
+    growth: factOf(z.enum(['slow', 'moderate', 'fast'])),
+    rooting: factOf(z.enum(['bury', 'attach', 'float'])),
+  }),
+});
+export type Plant = z.infer<typeof Plant>;
+
+export const Organism = z.discriminatedUnion('kind', [Animal, Plant]);
+export type Organism = z.infer<typeof Organism>;
+
+const FALLBACK: Readonly<Record<Phase, readonly Phase[]>> = {
+  keep: ['keep'],
+  condition: ['condition', 'keep'],
+  spawn: ['spawn', 'condition', 'keep'],
+  larvae: ['larvae', 'spawn', 'keep'],
+};
+
+/**
+ * The range of a parameter in a phase. A phase without a range of its own takes that of the phase before it.
+ * @returns undefined when nothing is recorded; a fact with value null when it is recorded as unknown
+ */
+export function rangeFor(organism: Organism, phase: Phase, parameter: Parameter): Fact<ToleranceRange> | undefined {
+  for (const candidate of FALLBACK[phase]) {
+    const fact = organism.ranges[candidate]?.[parameter];
+    if (fact) return fact;
+  }
+  return undefined;
+}

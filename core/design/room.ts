@@ -1,0 +1,35 @@
+import * as z from 'zod';
+import { waterReadings } from '../catalogue/water-source';
+
+export const ROOM_SCHEMA = 1;
+
+const Key = z.string().min(1).max(80);
+const MonthSpan = z
+  .tuple([z.number().min(-30).max(50), z.number().min(-30).max(50)])
+  .refine(([low, high]) => low <= high, { message: 'the low is above the high' });
+
+/** A water at hand in this room. */
+export const RoomSource = z.strictObject({
+  order: z.number().finite(),
+  name: z.string().trim().min(1, 'a name is wanted').max(80),
+  ...waterReadings,
+});
+export type RoomSource = z.infer<typeof RoomSource>;
+
+/** Where the tanks stand: climate through the year, waters at hand, mixing kit. */
+export const Room = z.strictObject({
+  schema: z.literal(ROOM_SCHEMA),
+  id: Key,
+  rev: z.number().int().nonnegative(),
+  name: z.string().trim().min(1, 'a name is wanted').max(80),
+  /** Air temperature by month, January first: usual low and high. Null while not stated. */
+  climateC: z.array(MonthSpan).length(12).nullable(),
+  sources: z.record(Key, RoomSource),
+  mixingKit: z.strictObject({ vesselL: z.number().positive().max(5000), scaleG: z.number().positive().max(1000) }).nullable(),
+  invented: z.boolean().optional(),
+});
+export type Room = z.infer<typeof Room>;
+
+export function emptyRoom(id: string, name: string): Room {
+  return { schema: ROOM_SCHEMA, id, rev: 0, name, climateC: null, sources: {}, mixingKit: null };
+}

@@ -1,0 +1,69 @@
+import { fromCanonical, type QuantityKind } from './unit';
+
+/** The unit shown for each kind that has a choice; the others have one unit everywhere. */
+export interface UnitChoice {
+  length: 'mm' | 'cm' | 'in';
+  volume: 'L' | 'gal';
+  temperature: '°C' | '°F';
+  /** Conductivity itself, or shown as TDS with this factor. */
+  conductivity: 'µS/cm' | { tdsFactor: number };
+}
+
+export const METRIC: UnitChoice = { length: 'cm', volume: 'L', temperature: '°C', conductivity: 'µS/cm' };
+export const US: UnitChoice = { length: 'in', volume: 'gal', temperature: '°F', conductivity: 'µS/cm' };
+
+/** The unit name of a kind under a choice, and the decimals that are worth showing. */
+export function unitOf(kind: QuantityKind, choice: UnitChoice): { unit: string; decimals: number } {
+  switch (kind) {
+    case 'length':
+      return { unit: choice.length, decimals: choice.length === 'mm' ? 0 : 1 };
+    case 'volume':
+      return { unit: choice.volume, decimals: 1 };
+    case 'temperature':
+      return { unit: choice.temperature, decimals: 1 };
+    case 'temperatureStep':
+      return { unit: choice.temperature, decimals: 1 };
+    case 'hardness':
+      return { unit: 'dGH', decimals: 1 };
+    case 'alkalinity':
+      return { unit: 'dKH', decimals: 1 };
+    case 'conductivity':
+      return { unit: choice.conductivity === 'µS/cm' ? 'µS/cm' : `ppm ×${choice.conductivity.tdsFactor}`, decimals: 0 };
+    case 'salinity':
+      return { unit: 'ppt', decimals: 1 };
+    case 'mass':
+      return { unit: 'kg', decimals: 1 };
+    case 'ph':
+      return { unit: '', decimals: 1 };
+    case 'fraction':
+      return { unit: '%', decimals: 0 };
+    case 'count':
+      return { unit: '', decimals: 0 };
+  }
+}
+
+/** A canonical value in the chosen unit, as a number. */
+export function inChosenUnit(kind: QuantityKind, value: number, choice: UnitChoice): number {
+  if (kind === 'conductivity') return choice.conductivity === 'µS/cm' ? value : value * choice.conductivity.tdsFactor;
+  return fromCanonical(kind, value, unitOf(kind, choice).unit);
+}
+
+/** "22.5 °C": rounded for reading, trailing zeros dropped. Small values keep one significant digit. */
+export function formatQuantity(kind: QuantityKind, value: number, choice: UnitChoice): string {
+  return `${formatNumber(kind, value, choice)} ${unitOf(kind, choice).unit}`.trim();
+}
+
+/** The number of formatQuantity without its unit. */
+export function formatNumber(kind: QuantityKind, value: number, choice: UnitChoice): string {
+  const shown = inChosenUnit(kind, value, choice);
+  const { decimals } = unitOf(kind, choice);
+  const rounded = shown.toFixed(decimals);
+  const text = Number(rounded) === 0 && Math.abs(shown) > 1e-9 ? String(Number(shown.toPrecision(1))) : String(Number(rounded));
+  return text.replace('-', '−');
+}
+
+/** "20–24 °C"; one number when both ends read alike. */
+export function formatSpan(kind: QuantityKind, span: readonly [number, number], choice: UnitChoice): string {
+  const [low, high] = [formatNumber(kind, span[0], choice), formatNumber(kind, span[1], choice)];
+  return `${low === high ? low : `${low}–${high}`} ${unitOf(kind, choice).unit}`.trim();
+}

@@ -1,0 +1,78 @@
+import { UNITS, findUnit, type QuantityKind } from './unit';
+
+export type Parsed = { ok: true; value: number } | { ok: false; reason: string };
+
+/** What a person may type for each kind, canonical units. Wider than any sane tank, narrow enough to catch a slip of unit. */
+export const INPUT_LIMITS: Readonly<Record<QuantityKind, readonly [number, number]>> = {
+  length: [1, 5000],
+  volume: [0, 20000],
+  mass: [0, 5e6],
+  temperature: [-5, 45],
+  temperatureStep: [0, 30],
+  hardness: [0, 500],
+  alkalinity: [0, 60],
+  conductivity: [0, 100000],
+  salinity: [0, 60],
+  ph: [2, 12],
+  fraction: [0, 1],
+  count: [0, 100000],
+};
+
+const NUMBER = String.raw`[+-]?(?:\d+(?:[.,]\d+)?|[.,]\d+)(?:e[+-]?\d+)?`;
+const MIXED = new RegExp(String.raw`^([+-]?\d+)\s+(\d+)\s*/\s*(\d+)\s*(.*)$`, 'i');
+const FRACTION = new RegExp(String.raw`^([+-]?\d+)\s*/\s*(\d+)\s*(.*)$`, 'i');
+const PLAIN = new RegExp(`^(${NUMBER})\\s*(.*)$`, 'i');
+
+function readNumber(text: string): { value: number; rest: string } | null {
+  const mixed = MIXED.exec(text);
+  if (mixed) {
+    const whole = Number(mixed[1]);
+    const part = Number(mixed[2]) / Number(mixed[3]);
+    return { value: whole < 0 ? whole - part : whole + part, rest: mixed[4] ?? '' };
+  }
+  const fraction = FRACTION.exec(text);
+  if (fraction) return { value: Number(fraction[1]) / Number(fraction[2]), rest: fraction[3] ?? '' };
+  const plain = PLAIN.exec(text);
+  if (plain) return { value: Number((plain[1] ?? '').replace(',', '.')), rest: plain[2] ?? '' };
+  return null;
+}
+
+function show(value: number): string {
+  return String(Number(value.toPrecision(4)));
+}
+
+/**
+ * Reads what a person typed: "60", "60 cm", "23 5/8 in", "78 F", "20 gal", "1,5". A decimal comma is a decimal point.
+ *
+ * @param text the input
+ * @param kind what is being asked for
+ * @param defaultUnit the unit meant when none is typed (default: the canonical one)
+ * @param limits accepted canonical span (default: INPUT_LIMITS of the kind)
+ * @returns the canonical value, or a reason to show beside the field. Never NaN or Infinity.
+ */
+export function parseQuantity(
+  text: string,
+  kind: QuantityKind,
+  defaultUnit: string = UNITS[kind][0].names[0],
+  limits: readonly [number, number] = INPUT_LIMITS[kind],
+): Parsed {
+  const trimmed = text.trim();
+  if (trimmed === '') return { ok: false, reason: 'Type a number.' };
+  const read = readNumber(trimmed);
+  if (!read || !Number.isFinite(read.value)) return { ok: false, reason: `“${trimmed.slice(0, 24)}” does not start with a number.` };
+  const unitName = read.rest.trim() || defaultUnit;
+  const unit = findUnit(kind, unitName);
+  if (!unit) {
+    const known = UNITS[kind].map((u) => u.names[0]).filter(Boolean);
+    const hint = known.length > 0 ? ` Use ${known.join(', ')}.` : ' A plain number is wanted here.';
+    return { ok: false, reason: `“${unitName.slice(0, 16)}” is not a unit of ${kind}.${hint}` };
+  }
+  const value = read.value * unit.scale + (unit.offset ?? 0);
+  const [low, high] = limits;
+  if (kind === 'count' && !Number.isInteger(value)) return { ok: false, reason: 'Whole animals only.' };
+  if (!(value >= low && value <= high)) {
+    const edge = (v: number) => `${show((v - (unit.offset ?? 0)) / unit.scale)} ${unit.names[0]}`.trim();
+    return { ok: false, reason: `Must be between ${edge(low)} and ${edge(high)}.` };
+  }
+  return { ok: true, value };
+}

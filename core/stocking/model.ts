@@ -1,0 +1,20 @@
+import * as z from 'zod';
+import { Phase } from '../catalogue/parameter';
+import { factOf } from '../quantity/fact';
+
+/** One kind of animal in the tank. */
+export const StockEntry = z
+  .strictObject({
+    order: z.number().finite(),
+    organismId: z.string().min(1).max(80),
+    count: z.number().int().min(1).max(100000),
+    female: z.number().int().min(0).optional(),
+    phase: Phase,
+    /** Salinity of the water they arrive in. */
+    arrivalSalinity: factOf(z.number().min(0).max(60)).optional(),
+  })
+  .refine((entry) => entry.female === undefined || entry.female <= entry.count, {
+    message: 'more females than animals',
+    path: ['female'],
+  });
+export type StockEntry = z.infer<typeof StockEntry>;

@@ -1,4 +1,4 @@
-import { fromCanonical, type QuantityKind } from './unit';
+import { fromCanonical, toCanonical, type QuantityKind } from './unit';
 
 /** The unit shown for each kind that has a choice; the others have one unit everywhere. */
 export interface UnitChoice {
@@ -66,4 +66,9 @@ export function formatNumber(kind: QuantityKind, value: number, choice: UnitChoi
 export function formatSpan(kind: QuantityKind, span: readonly [number, number], choice: UnitChoice): string {
   const [low, high] = [formatNumber(kind, span[0], choice), formatNumber(kind, span[1], choice)];
   return `${low === high ? low : `${low}–${high}`} ${unitOf(kind, choice).unit}`.trim();
+}
+
+/** A number in the chosen unit back to the canonical one. */
+export function fromChosen(kind: Exclude<QuantityKind, 'conductivity'>, value: number, choice: UnitChoice): number {
+  return toCanonical(kind, value, unitOf(kind, choice).unit);
 }

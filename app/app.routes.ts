@@ -1,0 +1,18 @@
+import type { Routes } from '@angular/router';
+
+export const routes: Routes = [
+  { path: '', pathMatch: 'full', loadComponent: () => import('./room/room-page').then((m) => m.RoomPage) },
+  { path: 'room/:roomId', loadComponent: () => import('./room/room-page').then((m) => m.RoomPage) },
+  {
+    path: 'tank/:tankId',
+    loadComponent: () => import('./shell/tank-page').then((m) => m.TankPage),
+    children: [
+      { path: '', pathMatch: 'full', redirectTo: 'livestock' },
+      { path: 'livestock', loadComponent: () => import('./livestock/livestock-bench').then((m) => m.LivestockBench) },
+      { path: 'vessel', loadComponent: () => import('./vessel/vessel-bench').then((m) => m.VesselBench) },
+      { path: 'water', loadComponent: () => import('./water/water-bench').then((m) => m.WaterBench) },
+      { path: ':bench', loadComponent: () => import('./shell/bench-not-open').then((m) => m.BenchNotOpen) },
+    ],
+  },
+  { path: '**', redirectTo: '' },
+];

@@ -1,0 +1,167 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzRadioModule } from 'ng-zorro-antd/radio';
+import { BASIS_WORD } from '../../core/assessment/wording';
+import { rangeFor, type Animal } from '../../core/catalogue/organism';
+import { PARAMETER_META, PARAMETERS } from '../../core/catalogue/parameter';
+import type { Fact } from '../../core/quantity/fact';
+import { formatQuantity, formatSpan } from '../../core/quantity/format';
+import { bodyPath } from '../section/silhouettes';
+import { TankView } from '../shell/tank-view';
+import { PreferencesStore } from '../store/preferences';
+import { QuantityField } from '../ui/quantity-field';
+
+/** One animal: its outline at adult size, what it wants to keep and to breed, how it lives. */
+@Component({
+  selector: 'tr-animal-card',
+  imports: [FormsModule, NzButtonModule, NzRadioModule, QuantityField],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="head">
+      <div>
+        <h2>
+          <em>{{ animal().latin }}</em>
+        </h2>
+        <p class="soft">{{ animal().common.join(', ') }}</p>
+      </div>
+      @if (outline(); as o) {
+        <svg [attr.viewBox]="o.viewBox" [style.width.px]="o.width" aria-hidden="true">
+          <path [attr.d]="o.path" [attr.fill]="o.fill" [attr.stroke]="o.mark" stroke-width="0.6" vector-effect="non-scaling-stroke" />
+        </svg>
+      }
+    </div>
+    <form (submit)="$event.preventDefault(); add.emit({ count: count(), breed: breed() })">
+      <nz-radio-group name="purpose" nzButtonStyle="solid" aria-label="Keep or breed" [ngModel]="breed()" (ngModelChange)="breed.set($event)">
+        <label nz-radio-button [nzValue]="false">Keep</label>
+        <label nz-radio-button [nzValue]="true">Breed</label>
+      </nz-radio-group>
+      <tr-quantity class="count" label="How many" kind="count" [hideLabel]="true" [limits]="[1, 5000]" [value]="count()" (quantity)="count.set($event)" />
+      <button nz-button nzType="primary" type="submit" [disabled]="readOnly()">Add {{ count() }} to this tank</button>
+    </form>
+    <table>
+      <thead>
+        <tr>
+          <th scope="col">Wants</th>
+          <th scope="col">to keep</th>
+          <th scope="col">to breed</th>
+          <th scope="col">survives</th>
+          <th scope="col">basis</th>
+        </tr>
+      </thead>
+      <tbody>
+        @for (row of ranges(); track row.name) {
+          <tr>
+            <td>{{ row.name }}</td>
+            <td>{{ row.keep }}</td>
+            <td>{{ row.breed }}</td>
+            <td class="soft">{{ row.survives }}</td>
+            <td class="soft small">{{ row.basis }}</td>
+          </tr>
+        }
+      </tbody>
+    </table>
+    <dl>
+      @for (row of life(); track row.name) {
+        <dt>{{ row.name }}</dt>
+        <dd>
+          {{ row.value }}
+          @if (row.note) {
+            <span class="soft small">{{ row.note }}</span>
+          }
+        </dd>
+      }
+    </dl>
+    @for (caution of animal().cautions ?? []; track caution) {
+      <p class="caution">{{ caution }}</p>
+    }
+  `,
+  styles: `
+    .head {
+      display: flex;
+      align-items: center;
+      justify-content: space-between;
+      gap: 16px;
+    }
+    svg {
+      flex: none;
+      max-height: 64px;
+    }
+    form {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: center;
+      gap: 8px;
+      margin: 10px 0 12px;
+    }
+    .count {
+      width: 64px;
+    }
+    dl {
+      display: grid;
+      grid-template-columns: max-content 1fr;
+      gap: 3px 14px;
+      margin: 12px 0 8px;
+    }
+    dt {
+      color: var(--soft);
+    }
+    dd {
+      margin: 0;
+    }
+    .caution {
+      padding-left: 8px;
+      border-left: 2px solid var(--ochre);
+    }
+    .caution + .caution {
+      margin-top: 4px;
+    }
+  `,
+})
+export class AnimalCard {
+  readonly animal = input.required<Animal>();
+  readonly readOnly = input(false);
+  readonly add = output<{ count: number; breed: boolean }>();
+  private readonly units = inject(PreferencesStore).units;
+  private readonly view = inject(TankView);
+  protected readonly count = linkedSignal(() => this.animal().traits.groupMin.value ?? 1);
+  // companions are kept, the first animal is what the tank is for
+  protected readonly breed = linkedSignal(() => (this.animal(), Object.keys(this.view.design()?.stock ?? {}).length === 0));
+
+  protected readonly outline = computed(() => {
+    const { sizeMm, form, bodyColours } = this.animal();
+    const long = sizeMm.length.value;
+    const deep = sizeMm.depth.value;
+    if (!long || !deep) return null;
+    const [fill = '#8a8577', mark = '#25231d'] = bodyColours.value ?? [];
+    return { path: bodyPath(form, long, deep), viewBox: `-1 -1 ${long + 2} ${deep + 2}`, width: Math.min(190, 60 + long * 1.4), fill, mark };
+  });
+
+  protected readonly ranges = computed(() => {
+    const animal = this.animal();
+    const units = this.units();
+    return PARAMETERS.map((parameter) => {
+      const { name, kind } = PARAMETER_META[parameter];
+      const keep = rangeFor(animal, 'keep', parameter);
+      const breed = rangeFor(animal, 'spawn', parameter);
+      const span = (edges: readonly [number | null, number | null] | undefined) => (edges && edges[0] !== null && edges[1] !== null ? formatSpan(kind, [edges[0], edges[1]], units) : '○ not known');
+      return { name, keep: span(keep?.value?.optimum), breed: span(breed?.value?.optimum), survives: span(keep?.value?.tolerance), basis: keep ? BASIS_WORD[keep.basis].split(';')[0] : '' };
+    });
+  });
+
+  protected readonly life = computed(() => {
+    const { sizeMm, traits, origin } = this.animal();
+    const units = this.units();
+    const row = <T>(name: string, fact: Fact<T>, show: (value: T) => string) => ({ name, value: fact.value === null ? '○ not known' : show(fact.value), note: fact.note ?? '' });
+    return [
+      row('Adult', sizeMm.length, (mm) => formatQuantity('length', mm, { ...units, length: units.length === 'in' ? 'in' : 'mm' })),
+      row('Group', traits.groupMin, (n) => (n === 1 ? 'one or more' : `at least ${n}`)),
+      row('Nature', traits.temperament, String),
+      row('Lives', traits.strata, (strata) => strata.join(', ')),
+      row('Jumps', traits.jumps, (jumps) => (jumps ? 'yes: cover the tank' : 'no')),
+      row('Eats', traits.diet, String),
+      row('Breeds', traits.breeding, String),
+      row('From', origin, String),
+    ];
+  });
+}

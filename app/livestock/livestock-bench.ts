@@ -1,0 +1,116 @@
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzRadioModule } from 'ng-zorro-antd/radio';
+import type { Biotope } from '../../core/catalogue/biotope';
+import type { Animal } from '../../core/catalogue/organism';
+import { inOrder } from '../../core/design/design';
+import { pointer } from '../../core/design/edit';
+import { formatSpan } from '../../core/quantity/format';
+import { TankView } from '../shell/tank-view';
+import { PreferencesStore } from '../store/preferences';
+import { TankStore } from '../store/tank-store';
+import { QuantityField } from '../ui/quantity-field';
+import { AnimalCard } from './animal-card';
+import { PlaceCard } from './place-card';
+import { animalSearch, placeSearch } from './search';
+import { addAnimal, addPlant, chooseBiotope, removeAnimal, removePlants } from './stock-edits';
+
+/** Starts the work: name the animal, or the wild place. */
+@Component({
+  selector: 'tr-livestock-bench',
+  imports: [FormsModule, NzButtonModule, NzInputModule, NzRadioModule, QuantityField, AnimalCard, PlaceCard],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './livestock-bench.html',
+  styleUrl: './livestock-bench.less',
+})
+export class LivestockBench {
+  protected readonly view = inject(TankView);
+  private readonly store = inject(TankStore);
+  protected readonly units = inject(PreferencesStore).units;
+
+  protected readonly mode = signal<'animal' | 'place'>('animal');
+  protected readonly query = signal('');
+  private readonly searchAnimals = computed(() => animalSearch(this.view.catalogue()?.organisms.values() ?? []));
+  private readonly searchPlaces = computed(() => placeSearch(this.view.catalogue()?.biotopes.values() ?? []));
+  protected readonly animals = computed(() => this.searchAnimals()(this.query()));
+  protected readonly places = computed(() => this.searchPlaces()(this.query()));
+
+  /** What is looked at: what was clicked, else the first hit while searching, else the target of the design. */
+  protected readonly animalId = linkedSignal<string, string | null>({
+    source: this.query,
+    computation: (query) => {
+      if (query.trim() !== '') return this.animals()[0]?.id ?? null;
+      const design = this.view.design();
+      return design?.stock[design.brief.targetStockIds[0] ?? '']?.organismId ?? null;
+    },
+  });
+  protected readonly placeId = linkedSignal<string, string | null>({
+    source: this.query,
+    computation: (query) => (query.trim() === '' ? (this.view.design()?.brief.biotopeId ?? this.places()[0]?.id ?? null) : (this.places()[0]?.id ?? null)),
+  });
+  protected readonly animal = computed<Animal | null>(() => {
+    const entry = this.view.catalogue()?.organisms.get(this.animalId() ?? '');
+    return entry?.kind === 'animal' ? entry : null;
+  });
+  protected readonly place = computed<Biotope | null>(() => this.view.catalogue()?.biotopes.get(this.placeId() ?? '') ?? null);
+
+  protected readonly stock = computed(() => {
+    const design = this.view.design();
+    const catalogue = this.view.catalogue();
+    if (!design || !catalogue) return [];
+    return inOrder(design.stock).map(([id, entry]) => ({ id, entry, organism: catalogue.organisms.get(entry.organismId), target: design.brief.targetStockIds.includes(id) }));
+  });
+  protected readonly plants = computed(() => this.view.members().filter(({ organism }) => organism?.kind === 'plant'));
+
+  protected temperatureOf(place: Biotope): string {
+    const span = place.water.temperatureC?.value;
+    return span ? formatSpan('temperature', [span[0], span[1]], this.units()) : '';
+  }
+
+  protected add(animal: Animal, count: number, breed: boolean): void {
+    const design = this.view.design();
+    if (design) this.store.edit(`Add ${count} ${animal.latin}`, addAnimal(design, animal, count, breed, crypto.randomUUID().slice(0, 8)));
+  }
+
+  protected buildFrom(place: Biotope, animal: Animal, count: number, breed: boolean): void {
+    const design = this.view.design();
+    if (!design) return;
+    this.store.edit(`Build for ${animal.latin}`, [...chooseBiotope(place.id), ...addAnimal(design, animal, count, breed, crypto.randomUUID().slice(0, 8))]);
+  }
+
+  protected plant(id: string): void {
+    const design = this.view.design();
+    const plant = this.view.catalogue()?.organisms.get(id);
+    if (design && plant?.kind === 'plant') this.store.edit(`Plant ${plant.latin}`, addPlant(design, plant, crypto.randomUUID().slice(0, 8)));
+  }
+
+  protected setCount(id: string, count: number): void {
+    const ops = [{ op: 'replace' as const, path: pointer('stock', id, 'count'), value: count }];
+    const female = this.view.design()?.stock[id]?.female ?? 0;
+    this.store.edit('Count', female > count ? [{ op: 'replace', path: pointer('stock', id, 'female'), value: count }, ...ops] : ops);
+  }
+
+  protected setPhase(id: string, phase: string): void {
+    if (this.view.design()?.stock[id]?.phase !== phase) this.store.edit('Keep or breed', [{ op: 'replace', path: pointer('stock', id, 'phase'), value: phase }]);
+  }
+
+  protected setArrival(id: string, salinity: number): void {
+    this.store.edit('Arrival salinity', [{ op: 'add', path: pointer('stock', id, 'arrivalSalinity'), value: { value: salinity, basis: 'measured' } }]);
+  }
+
+  protected isBetweenWaters(animal: Animal): boolean {
+    return Boolean(animal.dailyStep.salinity);
+  }
+
+  protected remove(id: string): void {
+    const design = this.view.design();
+    if (design) this.store.edit('Take an animal out', removeAnimal(design, id));
+  }
+
+  protected removePlant(classId: string): void {
+    const design = this.view.design();
+    if (design) this.store.edit('Take a plant out', removePlants(design, classId));
+  }
+}

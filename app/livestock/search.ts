@@ -1,0 +1,22 @@
+import Fuse from 'fuse.js';
+import type { Biotope } from '../../core/catalogue/biotope';
+import type { Animal, Organism } from '../../core/catalogue/organism';
+
+/** Animals by Latin or common name, forgiving slips of the pen. An empty query gives all, by Latin name. */
+export function animalSearch(organisms: Iterable<Organism>): (query: string) => Animal[] {
+  const animals = [...organisms].filter((entry): entry is Animal => entry.kind === 'animal').sort((a, b) => a.latin.localeCompare(b.latin));
+  return search(animals, [
+    { name: 'latin', weight: 2 },
+    { name: 'common', weight: 2 },
+    { name: 'group', weight: 1 },
+  ]);
+}
+
+export function placeSearch(biotopes: Iterable<Biotope>): (query: string) => Biotope[] {
+  return search([...biotopes], [{ name: 'name', weight: 2 }, { name: 'locality.value', weight: 1 }, { name: 'habitat', weight: 1 }]);
+}
+
+function search<T>(entries: readonly T[], keys: { name: string; weight: number }[]): (query: string) => T[] {
+  const fuse = new Fuse(entries, { keys, threshold: 0.35, ignoreLocation: true, ignoreDiacritics: true });
+  return (query) => (query.trim() === '' ? [...entries] : fuse.search(query.trim().slice(0, 60)).map(({ item }) => item));
+}

@@ -1,0 +1,49 @@
+import type { Operation } from 'rfc6902';
+import type { Animal, Plant } from '../../core/catalogue/organism';
+import { nextOrder, type Design } from '../../core/design/design';
+import { pointer } from '../../core/design/edit';
+
+/** Puts an animal into the tank; the first one becomes the target. */
+export function addAnimal(design: Design, animal: Animal, count: number, breed: boolean, newId: string): Operation[] {
+  const entry = { order: nextOrder(design.stock), organismId: animal.id, count, phase: breed ? 'spawn' : 'keep' };
+  const ops: Operation[] = [{ op: 'add', path: pointer('stock', newId), value: entry }];
+  if (design.brief.targetStockIds.length === 0) {
+    ops.push({ op: 'add', path: '/brief/targetStockIds/-', value: newId }, { op: 'replace', path: '/brief/purpose', value: breed ? 'breed' : 'keep' });
+  }
+  return ops;
+}
+
+/** Takes a stock entry out, and out of the targets. */
+export function removeAnimal(design: Design, stockId: string): Operation[] {
+  const at = design.brief.targetStockIds.indexOf(stockId);
+  const ops: Operation[] = at < 0 ? [] : [{ op: 'remove', path: pointer('brief', 'targetStockIds', at) }];
+  return [...ops, { op: 'remove', path: pointer('stock', stockId) }];
+}
+
+/** Plants one more of a kind, beside the others of the scene. */
+export function addPlant(design: Design, plant: Plant, newId: string): Operation[] {
+  const { lengthMm, widthMm } = design.vessel ?? { lengthMm: 400, widthMm: 300 };
+  const standing = Object.values(design.scene).filter(({ kind }) => kind === 'plant').length;
+  const place = ((standing * 0.381966 + 0.15) % 1) * 0.86 + 0.07;
+  const item = {
+    order: nextOrder(design.scene),
+    kind: 'plant',
+    classId: plant.id,
+    solids: [],
+    positionMm: [Math.round(lengthMm * place), Math.round(widthMm * 0.65), 0],
+    turnDeg: [0, 0, 0],
+    embedMm: 0,
+  };
+  return [{ op: 'add', path: pointer('scene', newId), value: item }];
+}
+
+export function removePlants(design: Design, classId: string): Operation[] {
+  return Object.entries(design.scene)
+    .filter(([, item]) => item.classId === classId)
+    .map(([id]) => ({ op: 'remove', path: pointer('scene', id) }));
+}
+
+/** Starts from a place: remembers which one the tank is to be like. */
+export function chooseBiotope(biotopeId: string): Operation[] {
+  return [{ op: 'replace', path: '/brief/biotopeId', value: biotopeId }];
+}

@@ -1,0 +1,46 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { SeverityGlyph } from '../ui/severity-glyph';
+import { BENCHES } from './benches';
+import { TankView } from './tank-view';
+
+/** A bench that Terroir does not judge yet says so: unknown, never fine. */
+@Component({
+  selector: 'tr-bench-not-open',
+  imports: [RouterLink, SeverityGlyph],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <h1>{{ entry()?.name ?? 'No such bench' }}</h1>
+    <p class="state"><tr-severity severity="unknown" [silent]="true" /> Not judged yet</p>
+    @if (entry()) {
+      <p>Terroir cannot work on this part of the tank yet. Nothing here counts as fine: it is unknown.</p>
+      @if (bench() === 'equipment') {
+        <p>Heater and cooler are set on the <a [routerLink]="['/tank', view.design()?.id, 'vessel']">Vessel bench</a>.</p>
+      }
+      @if (bench() === 'plants') {
+        <p>Plants of a place can be put in from the <a [routerLink]="['/tank', view.design()?.id, 'livestock']">Livestock bench</a>; their water is judged.</p>
+      }
+      @if (bench() === 'stocking') {
+        <p>Counts and group sizes are on the <a [routerLink]="['/tank', view.design()?.id, 'livestock']">Livestock bench</a>.</p>
+      }
+    }
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 10px;
+      max-width: 520px;
+    }
+    .state {
+      display: flex;
+      align-items: center;
+      gap: 8px;
+      color: var(--soft);
+    }
+  `,
+})
+export class BenchNotOpen {
+  readonly bench = input.required<string>();
+  protected readonly view = inject(TankView);
+  protected readonly entry = computed(() => BENCHES.find(({ id }) => id === this.bench()));
+}

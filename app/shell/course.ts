@@ -1,0 +1,128 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RouterLink, RouterLinkActive } from '@angular/router';
+import { formatQuantity, formatSpan } from '../../core/quantity/format';
+import { PreferencesStore } from '../store/preferences';
+import { SeverityGlyph } from '../ui/severity-glyph';
+import { BENCHES } from './benches';
+import { TankView } from './tank-view';
+
+/** The benches in work order, stacked like the bands of a soil profile. */
+@Component({
+  selector: 'tr-course',
+  imports: [RouterLink, RouterLinkActive, SeverityGlyph],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <nav aria-label="Benches">
+      @for (bench of benches(); track bench.id) {
+        <a [routerLink]="bench.id" routerLinkActive="here" ariaCurrentWhenActive="page" [style.--band-colour]="bench.band" [style.--band-ink]="bench.ink" [attr.aria-keyshortcuts]="bench.key">
+          <span class="name">{{ bench.name }}</span>
+          @if (bench.count > 0) {
+            <span class="count" aria-hidden="true">{{ bench.count }}</span>
+          }
+          <tr-severity [severity]="bench.severity" />
+          <span class="line">{{ bench.line }}</span>
+          @if (bench.count > 0) {
+            <span class="visually-hidden">, {{ bench.count }} open</span>
+          }
+        </a>
+      }
+    </nav>
+  `,
+  styles: `
+    :host {
+      display: block;
+      min-height: 0;
+      overflow: auto;
+    }
+    nav {
+      display: flex;
+      flex-direction: column;
+      min-height: 100%;
+    }
+    a {
+      display: grid;
+      flex: 1 0 44px;
+      grid-template-columns: 1fr auto auto;
+      align-content: center;
+      column-gap: 6px;
+      padding: 3px 14px;
+      background: var(--band-colour);
+      color: var(--band-ink);
+      --severity-ink: var(--band-ink);
+      text-decoration: none;
+      line-height: 1.3;
+    }
+    a.here {
+      border-left: 4px solid var(--band-colour);
+      background: var(--sheet);
+      color: var(--ink);
+      --severity-ink: initial;
+    }
+    a:focus-visible {
+      outline-offset: -3px;
+    }
+    .name {
+      font-weight: 700;
+    }
+    .count {
+      font-size: 12.5px;
+    }
+    .line {
+      grid-column: 1 / -1;
+      overflow: hidden;
+      font-size: 12.5px;
+      text-overflow: ellipsis;
+      white-space: nowrap;
+    }
+  `,
+})
+export class Course {
+  private readonly view = inject(TankView);
+  private readonly preferences = inject(PreferencesStore);
+
+  protected readonly benches = computed(() => {
+    const night = this.preferences.theme() === 'night';
+    return BENCHES.map((bench) => ({
+      ...bench,
+      band: night ? bench.nightBand : bench.band,
+      ink: night ? bench.nightInk : bench.ink,
+      severity: this.view.worstOf(bench.id) ?? 'unknown',
+      count: this.view.findingsOf(bench.id).filter(({ severity }) => severity === 'conflict' || severity === 'watch').length,
+      line: this.lineOf(bench.id),
+    }));
+  });
+
+  private lineOf(bench: string): string {
+    const design = this.view.design();
+    const derived = this.view.derived();
+    const units = this.preferences.units();
+    if (!design || !derived) return '–';
+    switch (bench) {
+      case 'livestock': {
+        const count = Object.values(design.stock).reduce((sum, entry) => sum + entry.count, 0);
+        return count === 0 ? 'choose first' : `${count} adult${count === 1 ? '' : 's'}, ${design.brief.purpose === 'breed' ? 'breeding' : 'kept'}`;
+      }
+      case 'vessel': {
+        const { vessel } = design;
+        return vessel ? [vessel.lengthMm, vessel.widthMm, vessel.heightMm].map((mm) => formatQuantity('length', mm, units).split(' ')[0]).join(' × ') + ` ${units.length}` : 'not chosen';
+      }
+      case 'water': {
+        const gh = derived['planned.ghDh'].value;
+        const ph = derived['planned.ph'].value;
+        if (gh === null) return 'not chosen';
+        return `${formatQuantity('hardness', gh, units)}${ph === null ? '' : ` · pH ${formatQuantity('ph', ph, units)}`}`;
+      }
+      case 'equipment': {
+        const span = derived['planned.temperatureC'].interval;
+        const device = Object.values(design.equipment)[0];
+        return device ? `${device.kind} at ${formatQuantity('temperature', device.setPointC, units)}` : span ? `no heater, ${formatSpan('temperature', span, units)}` : 'no heater';
+      }
+      case 'plants': {
+        const kinds = this.view.members().filter(({ organism }) => organism?.kind === 'plant').length;
+        return kinds === 0 ? 'none yet' : `${kinds} kind${kinds === 1 ? '' : 's'}`;
+      }
+      default:
+        return 'not judged yet';
+    }
+  }
+}

@@ -1,0 +1,101 @@
+import { NgTemplateOutlet } from '@angular/common';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { Router } from '@angular/router';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { BASIS_WORD, plain, wordFinding, wordRemedy, wordShortfall } from '../../core/assessment/wording';
+import type { Remedy } from '../../core/assessment/remedies/remedy';
+import type { Finding } from '../../core/calculation/finding';
+import { pointer } from '../../core/design/edit';
+import { PreferencesStore } from '../store/preferences';
+import { TankStore } from '../store/tank-store';
+import { LatinText } from '../ui/latin-text';
+import { SeverityGlyph } from '../ui/severity-glyph';
+import { TankView } from './tank-view';
+import { Why } from './why';
+
+/** Findings, worst first; each opens to its reason, basis and remedies with what they would change. */
+@Component({
+  selector: 'tr-ledger',
+  imports: [NgTemplateOutlet, NzButtonModule, NzInputModule, LatinText, SeverityGlyph],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './ledger.html',
+  styleUrl: './ledger.less',
+})
+export class Ledger {
+  protected readonly view = inject(TankView);
+  private readonly store = inject(TankStore);
+  private readonly why = inject(Why);
+  private readonly router = inject(Router);
+  private readonly units = inject(PreferencesStore).units;
+
+  protected readonly showFits = signal(false);
+  protected readonly showUnknown = signal(false);
+  protected readonly showAccepted = signal(false);
+  protected readonly accepting = signal<string | null>(null);
+
+  private readonly rows = computed(() => {
+    const assessment = this.view.assessment();
+    const accepted = this.view.design()?.accepted ?? {};
+    const units = this.units();
+    const helps = this.view.helps();
+    return (assessment?.findings ?? []).map((finding) => {
+      const help = helps?.get(finding.key);
+      return {
+        finding,
+        ...wordFinding(finding, assessment!, units),
+        basis: BASIS_WORD[finding.basis],
+        accepted: Object.hasOwn(accepted, finding.key) ? (accepted[finding.key] ?? null) : null,
+        remedies: (help?.remedies ?? [])
+          .filter((remedy) => remedy.baseRev === assessment!.world.design.rev)
+          .map((remedy) => ({ remedy, ...wordRemedy(remedy, finding, assessment!, units) })),
+        shortfall: help && wordShortfall(help, finding, units),
+      };
+    });
+  });
+
+  protected readonly groups = computed(() => {
+    const open = this.rows().filter(({ accepted }) => accepted === null);
+    const bySeverity = (...severities: Finding['severity'][]) => open.filter(({ finding }) => severities.includes(finding.severity));
+    return {
+      open: bySeverity('conflict', 'watch'),
+      unknown: bySeverity('unknown'),
+      fits: bySeverity('fits'),
+      accepted: this.rows().filter(({ accepted }) => accepted !== null),
+    };
+  });
+
+  protected readonly summary = computed(() => {
+    const count = (severity: Finding['severity']) => this.view.open().filter((finding) => finding.severity === severity).length;
+    const parts = [
+      [count('conflict'), 'conflict'],
+      [count('watch'), 'watch'],
+    ] as const;
+    const said = parts.filter(([n]) => n > 0).map(([n, word]) => `${n} ${word}${n > 1 && word === 'conflict' ? 's' : ''}`);
+    return said.length > 0 ? said.join(', ') : 'nothing against the plan';
+  });
+
+  protected apply(remedy: Remedy, action: string): void {
+    this.store.applyRemedy(plain(action), remedy);
+  }
+
+  protected openWhy(finding: Finding): void {
+    this.why.finding(finding.key);
+  }
+
+  protected goTo(finding: Finding): void {
+    const { design } = this.store.current ?? {};
+    const bench = finding.bench === 'equipment' || finding.bench === 'vessel' ? 'vessel' : finding.bench === 'stocking' ? 'livestock' : finding.bench;
+    if (design) void this.router.navigate(['/tank', design.state.document.id, bench]);
+  }
+
+  protected accept(finding: Finding, reason: string): void {
+    if (reason.trim() === '') return;
+    this.store.edit('Accept a finding', [{ op: 'add', path: pointer('accepted', finding.key), value: reason.trim().slice(0, 500) }]);
+    this.accepting.set(null);
+  }
+
+  protected withdraw(finding: Finding): void {
+    this.store.edit('Take an acceptance back', [{ op: 'remove', path: pointer('accepted', finding.key) }]);
+  }
+}

@@ -1,0 +1,122 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal, viewChild, type ElementRef } from '@angular/core';
+import { Router } from '@angular/router';
+import Fuse from 'fuse.js';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzModalModule } from 'ng-zorro-antd/modal';
+import { PreferencesStore } from '../store/preferences';
+import { BENCHES } from './benches';
+
+interface Command {
+  name: string;
+  act: () => void;
+}
+
+/** Everything that can be done, by name. */
+@Component({
+  selector: 'tr-palette',
+  imports: [NzInputModule, NzModalModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <nz-modal [nzVisible]="visible()" nzTitle="Find and do" [nzFooter]="null" [nzWidth]="440" (nzOnCancel)="visible.set(false)">
+      <ng-container *nzModalContent>
+        <input
+          nz-input
+          #box
+          role="combobox"
+          aria-label="What to do"
+          aria-controls="palette-list"
+          aria-expanded="true"
+          autocomplete="off"
+          [attr.aria-activedescendant]="'palette-' + at()"
+          [value]="query()"
+          (input)="search(box.value)"
+          (keydown)="keydown($event)"
+        />
+        <ul id="palette-list" role="listbox" aria-label="Commands">
+          @for (command of found(); track command.name) {
+            <li role="option" [id]="'palette-' + $index" [attr.aria-selected]="$index === at()" (mousedown)="run(command)">{{ command.name }}</li>
+          }
+        </ul>
+        @if (found().length === 0) {
+          <p class="soft">Nothing is called that.</p>
+        }
+      </ng-container>
+    </nz-modal>
+  `,
+  styles: `
+    ul {
+      margin: 8px 0 0;
+      padding: 0;
+      list-style: none;
+    }
+    li {
+      padding: 6px 10px;
+      border-radius: 4px;
+      cursor: pointer;
+    }
+    li[aria-selected='true'] {
+      background: var(--ink);
+      color: var(--sheet);
+    }
+  `,
+})
+export class Palette {
+  readonly tankId = input.required<string>();
+  readonly undo = output<void>();
+  readonly redo = output<void>();
+  readonly exportFile = output<void>();
+  readonly help = output<void>();
+  private readonly router = inject(Router);
+  private readonly preferences = inject(PreferencesStore);
+  private readonly box = viewChild<ElementRef<HTMLInputElement>>('box');
+
+  protected readonly visible = signal(false);
+  protected readonly query = signal('');
+  protected readonly at = signal(0);
+  private readonly commands: readonly Command[] = [
+    ...BENCHES.map((bench) => ({ name: `Go to ${bench.name}`, act: () => void this.router.navigate(['/tank', this.tankId(), bench.id]) })),
+    { name: 'Go to the rooms', act: () => void this.router.navigate(['/']) },
+    { name: 'Undo', act: () => this.undo.emit() },
+    { name: 'Redo', act: () => this.redo.emit() },
+    { name: 'Export this design', act: () => this.exportFile.emit() },
+    { name: 'Switch between Loam and Night room', act: () => this.preferences.toggleTheme() },
+    { name: 'Show the keys', act: () => this.help.emit() },
+  ];
+  private readonly fuse = new Fuse(this.commands, { keys: ['name'], threshold: 0.4, ignoreLocation: true });
+  protected readonly found = computed(() => (this.query().trim() === '' ? this.commands : this.fuse.search(this.query()).map(({ item }) => item)).slice(0, 9));
+
+  constructor() {
+    effect(() => {
+      if (this.visible()) this.box()?.nativeElement.focus();
+    });
+  }
+
+  open(): void {
+    this.search('');
+    this.visible.set(true);
+  }
+
+  protected search(query: string): void {
+    this.query.set(query);
+    this.at.set(0);
+  }
+
+  protected keydown(event: KeyboardEvent): void {
+    const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
+    const { length } = this.found();
+    if (step !== 0 && length > 0) {
+      event.preventDefault();
+      this.at.update((at) => (at + step + length) % length);
+    }
+    const command = this.found()[this.at()];
+    if (event.key === 'Enter' && command) {
+      event.preventDefault();
+      this.run(command);
+    }
+  }
+
+  protected run(command: Command): void {
+    this.visible.set(false);
+    command.act();
+  }
+}

@@ -1,0 +1,133 @@
+import { ChangeDetectionStrategy, Component, HostListener, OnDestroy, OnInit, computed, effect, inject, input, signal, viewChild, type ElementRef } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { Title } from '@angular/platform-browser';
+import { Router, RouterLink, RouterOutlet } from '@angular/router';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { tinykeys } from 'tinykeys';
+import type { DesignFile } from '../../core/design/document';
+import { Library } from '../store/library';
+import { PreferencesStore } from '../store/preferences';
+import { TankStore } from '../store/tank-store';
+import { BENCHES } from './benches';
+import { Course } from './course';
+import { downloadText } from './download';
+import { KeysHelp } from './keys-help';
+import { Ledger } from './ledger';
+import { Palette } from './palette';
+import { SaveMark } from './save-mark';
+import { TankView } from './tank-view';
+import { UnitsMenu } from './units-menu';
+import { WhyDrawer } from './why-drawer';
+import { WindowStrip } from './window-strip';
+
+/** The frame round a tank: course, bench, ledger, window strip. */
+@Component({
+  selector: 'tr-tank-page',
+  imports: [RouterOutlet, RouterLink, NzButtonModule, NzInputModule, Course, Ledger, WindowStrip, WhyDrawer, KeysHelp, Palette, SaveMark, UnitsMenu],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './tank-page.html',
+  styleUrl: './tank-page.less',
+})
+export class TankPage implements OnInit, OnDestroy {
+  readonly tankId = input.required<string>();
+  protected readonly view = inject(TankView);
+  protected readonly store = inject(TankStore);
+  protected readonly preferences = inject(PreferencesStore);
+  private readonly library = inject(Library);
+  private readonly router = inject(Router);
+  private readonly title = inject(Title);
+
+  protected readonly refused = toSignal(this.library.refused$, { initialValue: null });
+  protected readonly loading = signal<'busy' | 'open' | 'missing' | { error: string }>('busy');
+  protected readonly renaming = signal(false);
+  protected readonly ledgerOpen = signal(false);
+  protected readonly help = viewChild.required(KeysHelp);
+  protected readonly palette = viewChild.required(Palette);
+  private readonly nameField = viewChild<ElementRef<HTMLInputElement>>('nameField');
+  private stopKeys: () => void = () => undefined;
+
+  protected readonly loadError = computed(() => {
+    const state = this.loading();
+    return typeof state === 'object' ? state.error : null;
+  });
+  protected readonly target = computed(() => {
+    const design = this.view.design();
+    const id = design?.brief.targetStockIds[0];
+    return this.view.members().find((member) => member.id === id)?.organism?.latin ?? null;
+  });
+
+  constructor() {
+    effect(() => {
+      const id = this.tankId();
+      this.loading.set('busy');
+      this.store
+        .open(id)
+        .then((found) => this.loading.set(found ? 'open' : 'missing'))
+        .catch((error: unknown) => this.loading.set({ error: error instanceof Error ? error.message : String(error) }));
+    });
+    effect(() => this.title.setTitle(`${this.view.design()?.name ?? 'Tank'} · Terroir`));
+    effect(() => this.nameField()?.nativeElement.select());
+  }
+
+  ngOnInit(): void {
+    const toBench = Object.fromEntries(BENCHES.map((bench) => [bench.key, unlessTyping(() => void this.router.navigate(['/tank', this.tankId(), bench.id]))]));
+    this.stopKeys = tinykeys(window, {
+      ...toBench,
+      '$mod+z': unlessTyping(() => this.undo()),
+      '$mod+Shift+Z': unlessTyping(() => this.redo()),
+      '$mod+y': unlessTyping(() => this.redo()),
+      '$mod+k': (event) => {
+        event.preventDefault();
+        this.palette().open();
+      },
+      'Shift+?': unlessTyping(() => this.help().open()),
+      '?': unlessTyping(() => this.help().open()),
+    });
+  }
+
+  ngOnDestroy(): void {
+    this.stopKeys();
+    this.store.close();
+  }
+
+  /** A write that is still under way is not left behind without a word. */
+  @HostListener('window:beforeunload', ['$event'])
+  protected beforeUnload(event: BeforeUnloadEvent): void {
+    const save = this.view.state()?.save.kind;
+    if (save === 'saving' || save === 'failed') event.preventDefault();
+  }
+
+  protected undo(): void {
+    this.store.current?.design.undo();
+  }
+
+  protected redo(): void {
+    this.store.current?.design.redo();
+  }
+
+  protected rename(name: string): void {
+    if (name.trim() !== this.view.design()?.name) this.store.edit('Rename', [{ op: 'replace', path: '/name', value: name.trim() }]);
+    this.renaming.set(false);
+  }
+
+  protected exportDesign(): void {
+    const design = this.view.design();
+    const room = this.view.room();
+    const catalogue = this.view.catalogue();
+    if (!design || !room || !catalogue) return;
+    const entries = this.view.members().flatMap(({ organism }) => (organism ? [JSON.parse(JSON.stringify(organism)) as never] : []));
+    const file: DesignFile = { terroir: 'design', design, room, cited: { catalogue: catalogue.edition, entries } };
+    downloadText(`${design.name.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}.terroir.json`, JSON.stringify(file, null, 2));
+  }
+}
+
+/** A shortcut that stands back while someone types, and inside dialogs. */
+function unlessTyping(act: () => void): (event: KeyboardEvent) => void {
+  return (event) => {
+    const target = event.target as HTMLElement;
+    if (target.closest('input:not([type=radio]):not([type=checkbox]):not([type=range]), textarea, select, [contenteditable], [role=dialog]')) return;
+    event.preventDefault();
+    act();
+  };
+}

@@ -1,0 +1,39 @@
+import { Injectable, computed, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import type { Bench, Finding, Severity } from '../../core/calculation/finding';
+import { worst as worstSeverity } from '../../core/assessment/assess';
+import { TankStore } from '../store/tank-store';
+
+/** The open tank as signals, for the views. Views read; none of them computes a judgement. */
+@Injectable({ providedIn: 'root' })
+export class TankView {
+  private readonly store = inject(TankStore);
+  readonly state = toSignal(this.store.designState$);
+  readonly roomState = toSignal(this.store.roomState$);
+  readonly assessment = toSignal(this.store.assessment$);
+  readonly helps = toSignal(this.store.helps$);
+  readonly catalogue = toSignal(this.store.catalogue$);
+
+  readonly design = computed(() => this.state()?.document);
+  readonly room = computed(() => this.roomState()?.document);
+  readonly derived = computed(() => this.assessment()?.derived);
+  readonly members = computed(() => this.derived()?.['stock.members'].value ?? []);
+  readonly readOnly = computed(() => this.state()?.save.kind === 'read-only');
+
+  /** Findings that the user has not accepted, worst first. */
+  readonly open = computed(() => this.assessment()?.findings.filter(({ key }) => !Object.hasOwn(this.design()?.accepted ?? {}, key)) ?? []);
+
+  findingsOf(bench: Bench): readonly Finding[] {
+    return this.open().filter((finding) => finding.bench === bench);
+  }
+
+  /** Worst severity among the findings about a parameter. */
+  worstOfParameter(parameter: string): Severity | null {
+    return worstSeverity(this.open().filter((finding) => finding.parameter === parameter));
+  }
+
+  /** Worst severity of a bench; null when nothing there is judged. */
+  worstOf(bench: Bench): Severity | null {
+    return worstSeverity(this.findingsOf(bench));
+  }
+}

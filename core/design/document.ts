@@ -1,0 +1,51 @@
+import * as z from 'zod';
+import { Design, DESIGN_SCHEMA } from './design';
+import { refusalsOf, type Refusal } from './edit';
+import { Room, ROOM_SCHEMA } from './room';
+
+/** A design with the room it stands in, as a file. */
+export const DesignFile = z.strictObject({
+  terroir: z.literal('design'),
+  design: Design,
+  room: Room,
+  cited: z.strictObject({ catalogue: z.string().min(1), entries: z.array(z.json()).max(500) }),
+});
+export type DesignFile = z.infer<typeof DesignFile>;
+
+export type Read<T> = { ok: true; document: T } | { ok: false; refusals: Refusal[] };
+
+/** Largest file that is looked at, bytes. */
+export const MAX_FILE_BYTES = 10_000_000;
+
+/**
+ * Reads a design file from outside. Refused, with place and reason: what is too large, not JSON, another program's, of a newer
+ * version, or not sound. Nothing is changed.
+ */
+export function readDesignFile(text: string): Read<DesignFile> {
+  if (text.length > MAX_FILE_BYTES) return refuse('(file)', 'the file is larger than a design can be');
+  let json: unknown;
+  try {
+    json = JSON.parse(text);
+  } catch (error) {
+    return refuse('(file)', `this is not whole JSON: ${error instanceof Error ? error.message : 'unreadable'}`);
+  }
+  if (json === null || typeof json !== 'object' || !('terroir' in json) || json.terroir !== 'design' || !('design' in json)) {
+    return refuse('terroir', 'this is not a Terroir design file');
+  }
+  const newer = newerThan(json.design, 'design', DESIGN_SCHEMA) ?? ('room' in json ? newerThan(json.room, 'room', ROOM_SCHEMA) : null);
+  if (newer) return { ok: false, refusals: [newer] };
+  const parsed = DesignFile.safeParse(json);
+  return parsed.success ? { ok: true, document: parsed.data } : { ok: false, refusals: refusalsOf(parsed.error) };
+}
+
+/** A refusal when a document was written by a newer version than this one reads. */
+export function newerThan(document: unknown, name: string, current: number): Refusal | null {
+  const version = document !== null && typeof document === 'object' && 'schema' in document ? document.schema : null;
+  return typeof version === 'number' && version > current
+    ? { path: `${name}.schema`, reason: `written by a newer Terroir (version ${version}; this one reads up to ${current}). Update, then open it again` }
+    : null;
+}
+
+function refuse(path: string, reason: string): { ok: false; refusals: Refusal[] } {
+  return { ok: false, refusals: [{ path, reason }] };
+}

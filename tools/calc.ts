@@ -26,7 +26,7 @@ function parse(text: string): unknown {
 /** The outputs themselves; a gap is every output null, with the reason. */
 function answer(calc: Calculation, input: unknown): unknown {
   const outcome = evaluateUnknown(calc, input);
-  if (outcome.value !== null) return outcome.value;
+  if (!('gap' in outcome)) return outcome.value;
   const names = calc.outputs instanceof z.ZodObject ? Object.keys(calc.outputs.shape) : [];
   return { ...Object.fromEntries(names.map((name) => [name, null])), gap: outcome.gap, reason: outcome.reason };
 }

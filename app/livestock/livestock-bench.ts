@@ -60,7 +60,8 @@ export class LivestockBench {
     const design = this.view.design();
     const catalogue = this.view.catalogue();
     if (!design || !catalogue) return [];
-    return inOrder(design.stock).map(([id, entry]) => ({ id, entry, organism: catalogue.organisms.get(entry.organismId), target: design.brief.targetStockIds.includes(id) }));
+    const judged = new Set(this.view.assessment()?.findings.map(({ key }) => key));
+    return inOrder(design.stock).map(([id, entry]) => ({ id, entry, organism: catalogue.organisms.get(entry.organismId), target: design.brief.targetStockIds.includes(id), betweenWaters: judged.has(`water.salinity-acclimation:${id}`) }));
   });
   protected readonly plants = computed(() => this.view.members().filter(({ organism }) => organism?.kind === 'plant'));
 
@@ -98,10 +99,6 @@ export class LivestockBench {
 
   protected setArrival(id: string, salinity: number): void {
     this.store.edit('Arrival salinity', [{ op: 'add', path: pointer('stock', id, 'arrivalSalinity'), value: { value: salinity, basis: 'measured' } }]);
-  }
-
-  protected isBetweenWaters(animal: Animal): boolean {
-    return Boolean(animal.dailyStep.salinity);
   }
 
   protected remove(id: string): void {

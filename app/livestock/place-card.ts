@@ -45,9 +45,7 @@ const COLUMNS: readonly Parameter[] = ['temperatureC', 'ph', 'ghDh'];
       </figure>
       <tr-year-chart title="Water" kind="temperature" [spans]="place().waterC.value" [bars]="place().rainMm.value" barTitle="Rain, mm" />
     </div>
-    <h3>
-      Its water <span class="soft small">{{ water() }}</span>
-    </h3>
+    <p class="small"><strong>Its water</strong>&ngsp;<span class="soft">{{ water() }}</span></p>
     <table>
       <thead>
         <tr>
@@ -110,9 +108,6 @@ const COLUMNS: readonly Parameter[] = ['temperatureC', 'ph', 'ghDh'];
     figure svg {
       display: block;
       width: 100%;
-    }
-    h3 {
-      margin: 8px 0 4px;
     }
     form {
       display: flex;

@@ -45,9 +45,9 @@ export function plantPaths(form: Form, heightMm: number, widthMm: number, seed: 
       paths.push(`M${p(0, 0)} Q ${p(lean * 0.15, tall * 0.5)} ${p(lean * 0.6, tall * 0.7)} Q ${p(lean * 0.6 - blade, tall * 0.92)} ${p(lean, tall)} Q ${p(lean * 0.6 + blade, tall * 0.7)} ${p(lean * 0.5, tall * 0.6)}`);
     }
   } else if (form === 'moss') {
-    for (let i = 0; i < 16; i++) {
-      const x = (seed(i) - 0.5) * widthMm;
-      const tall = heightMm * (1 - (2 * x) ** 2 / widthMm ** 2) * (0.6 + 0.4 * seed(i + 5));
+    for (let i = 0; i < 46; i++) {
+      const x = ((i + seed(i)) / 46 - 0.5) * widthMm;
+      const tall = heightMm * (1 - 0.85 * ((2 * x) / widthMm) ** 2) * (0.55 + 0.45 * seed(i + 5));
       paths.push(`M${p(x, 0)} Q ${p(x + 6 * (seed(i + 9) - 0.5), tall * 0.6)} ${p(x + 14 * (seed(i + 3) - 0.5), tall)}`);
     }
   } else {

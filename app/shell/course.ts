@@ -74,6 +74,23 @@ import { TankView } from './tank-view';
       text-overflow: ellipsis;
       white-space: nowrap;
     }
+    @media (max-width: 1023px) {
+      nav {
+        flex-direction: row;
+      }
+      a {
+        flex: 1 0 auto;
+        min-height: 44px;
+        padding-inline: 10px;
+      }
+      a.here {
+        border-top: 4px solid var(--band-colour);
+        border-left: 0;
+      }
+      .line {
+        display: none;
+      }
+    }
   `,
 })
 export class Course {
@@ -121,6 +138,8 @@ export class Course {
         const kinds = this.view.members().filter(({ organism }) => organism?.kind === 'plant').length;
         return kinds === 0 ? 'none yet' : `${kinds} kind${kinds === 1 ? '' : 's'}`;
       }
+      case 'stocking':
+        return 'groups only, by Livestock';
       default:
         return 'not judged yet';
     }

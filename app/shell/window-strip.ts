@@ -56,6 +56,11 @@ const MOST_LINES = 9;
       border-top: 1px solid var(--rule);
       background: var(--paper);
     }
+    @media (max-width: 1023px) {
+      :host {
+        grid-template-columns: repeat(3, 1fr);
+      }
+    }
     button {
       min-width: 0;
       padding: 7px 10px 4px;

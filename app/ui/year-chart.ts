@@ -47,6 +47,7 @@ const SIZE = { width: 260, plot: 84, bars: 44, left: 26 };
     svg {
       display: block;
       width: 100%;
+      max-width: 320px;
     }
     .title {
       font-weight: 700;

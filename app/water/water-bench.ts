@@ -62,8 +62,8 @@ export class WaterBench {
       return {
         parameter,
         name,
-        value: node?.value == null ? '○ not known' : formatQuantity(kind, node.value, units),
-        band: node?.value != null && node.interval ? formatSpan(kind, node.interval, units) : '',
+        value: typeof node?.value === 'number' ? formatQuantity(kind, node.value, units) : '○ not known',
+        band: node?.interval ? formatSpan(kind, node.interval, units) : '',
       };
     });
   });

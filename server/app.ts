@@ -1,0 +1,55 @@
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import compression from 'compression';
+import express, { type Express } from 'express';
+import helmet from 'helmet';
+
+const CONTENT_SECURITY_POLICY = {
+  'default-src': ["'none'"],
+  'script-src': ["'self'"],
+  'script-src-attr': ["'none'"],
+  'style-src': ["'self'"],
+  'style-src-elem': ["'self'", "'unsafe-inline'"],
+  'style-src-attr': ["'none'"],
+  'img-src': ["'self'", 'data:'],
+  'font-src': ["'self'"],
+  'connect-src': ["'self'"],
+  'worker-src': ["'self'"],
+  'manifest-src': ["'self'"],
+  'base-uri': ["'self'"],
+  'form-action': ["'self'"],
+  'frame-ancestors': ["'none'"],
+  'object-src': ["'none'"],
+};
+
+/** Serves the built app from a folder, with security headers. Keeps no user data. */
+export function createApp(root: string): Express {
+  if (!existsSync(join(root, 'index.html'))) throw new Error(`no build in ${root}: run npm run build first`);
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(
+    helmet({
+      contentSecurityPolicy: { useDefaults: false, directives: CONTENT_SECURITY_POLICY },
+      crossOriginEmbedderPolicy: false,
+      strictTransportSecurity: false,
+    }),
+  );
+  app.use(compression());
+  app.get('/api/health', (_request, response) => {
+    response.set('Cache-Control', 'no-store').json({ ok: true });
+  });
+  app.use(
+    express.static(root, {
+      index: false,
+      setHeaders: (response, path) => {
+        const hashed = /-[A-Z0-9]{8}\.\w+$/.test(path);
+        response.setHeader('Cache-Control', hashed ? 'public, max-age=31536000, immutable' : 'no-cache');
+      },
+    }),
+  );
+  app.get('/{*path}', (request, response) => {
+    if (request.path.startsWith('/api/') || /\.\w+$/.test(request.path)) response.status(404).type('text').send('not found');
+    else response.set('Cache-Control', 'no-cache').sendFile(join(root, 'index.html'));
+  });
+  return app;
+}

@@ -1,0 +1,55 @@
+// Everything that is checked, on a fresh machine too. The last line is "N passed, N failed".
+import { spawn } from 'node:child_process';
+import { join } from 'node:path';
+import { ensureBuilt, ensureChromium, ensureInstalled, root } from './prepare.mjs';
+
+ensureInstalled();
+process.env.CHROME_BIN = ensureChromium();
+const bin = (...path) => join(root, 'node_modules', ...path);
+const jasmine = ['--import', 'tsx', bin('jasmine', 'bin', 'jasmine.js')];
+
+let passed = 0;
+let failed = 0;
+
+/** Runs one step; `count` reads the specs it ran out of its output, otherwise the step itself counts as one. */
+async function step(name, args, count) {
+  const started = Date.now();
+  console.log(`\n== ${name}`);
+  const child = spawn(process.execPath, args, { cwd: root, stdio: ['ignore', 'pipe', 'inherit'], env: { ...process.env, NG_CLI_ANALYTICS: 'false' } });
+  let output = '';
+  child.stdout.on('data', (chunk) => {
+    output += chunk;
+    process.stdout.write(chunk);
+  });
+  const status = await new Promise((resolve) => child.on('close', resolve));
+  const counted = count?.(output) ?? null;
+  if (counted && counted.total > 0) {
+    passed += counted.total - counted.failed;
+    failed += counted.failed;
+    if (status !== 0 && counted.failed === 0) failed += 1;
+  } else if (status === 0 && !count) passed += 1;
+  else failed += 1;
+  console.log(`== ${name}: ${status === 0 ? 'ok' : 'FAILED'}, ${((Date.now() - started) / 1000).toFixed(1)} s`);
+}
+
+const specs = (output) => {
+  const match = [...output.matchAll(/(\d+) specs?, (\d+) failures?/g)].at(-1);
+  return match && { total: Number(match[1]), failed: Number(match[2]) };
+};
+const karma = (output) => {
+  const done = [...output.matchAll(/Executed (\d+) of (\d+)(?: \((\d+) FAILED\))?/g)].at(-1);
+  return done && { total: Number(done[1]), failed: Number(done[3] ?? 0) };
+};
+
+await step('lint', [bin('eslint', 'bin', 'eslint.js'), '.']);
+await step('import rule', [bin('dependency-cruiser', 'bin', 'dependency-cruise.mjs'), '--config', '.dependency-cruiser.cjs', 'core', 'app', 'server', 'tools', 'e2e', 'catalogue']);
+await step('types: core, without DOM', [bin('typescript', 'bin', 'tsc'), '-p', 'core/tsconfig.json', '--noEmit']);
+await step('types: server, tools, e2e', [bin('typescript', 'bin', 'tsc'), '-p', 'tsconfig.node.json', '--noEmit']);
+await step('core specs in Node', [...jasmine, '--config=core/jasmine.json'], specs);
+await step('tool specs in Node', [...jasmine, '--config=tools/jasmine.json'], specs);
+await step('unit specs in Chromium', [bin('@angular', 'cli', 'bin', 'ng.js'), 'test'], karma);
+ensureBuilt();
+await step('browser specs', [...jasmine, '--config=e2e/jasmine.json'], specs);
+
+console.log(`\n${passed} passed, ${failed} failed`);
+process.exit(failed === 0 ? 0 : 1);

@@ -82,17 +82,30 @@ export function applyEdit<T extends { rev: number }>(document: T, patch: readonl
   if (refused) return { ok: false, refusals: [refused] };
   const faults: Refusal[] = [];
   const [next, , undo] = produceWithPatches(document, (draft) => {
-    const results = applyPatch(draft, [...patch]);
-    results.forEach((fault, i) => {
-      if (fault)
-        faults.push({ path: patch[i]?.path ?? '', reason: fault.name === 'TestError' ? 'the document has changed since' : fault.message });
-    });
+    for (const op of patch) {
+      const fault = applyOne(draft, op);
+      if (fault) {
+        faults.push(fault);
+        return;
+      }
+    }
   });
   if (faults.length > 0) return { ok: false, refusals: faults };
   const checked = schema.safeParse(next);
   if (!checked.success) return { ok: false, refusals: refusalsOf(checked.error) };
   const revised = next.rev === document.rev ? { ...next, rev: document.rev + 1 } : next;
   return { ok: true, document: revised, inverse: undo.map(toOperation) };
+}
+
+function applyOne(draft: unknown, op: Operation): Refusal | null {
+  try {
+    const [fault] = applyPatch(draft, [op]);
+    if (!fault) return null;
+    return { path: op.path, reason: fault.name === 'TestError' ? 'the document has changed since' : fault.message };
+  } catch (error) {
+    // the draft itself refuses what no JSON document can hold, such as a named entry in a list
+    return { path: op.path, reason: error instanceof Error ? error.message : 'cannot be done' };
+  }
 }
 
 /** Zod's issues as places and reasons. */

@@ -1,8 +1,8 @@
 /** Usual ready-made boxes, inside millimetres [length, front to back, height], by volume. Common practice. */
 export const STOCK_SIZES_MM: readonly (readonly [number, number, number])[] = [
   [200, 200, 250],
-  [300, 300, 300],
   [400, 250, 250],
+  [300, 300, 300],
   [450, 300, 300],
   [600, 300, 300],
   [600, 300, 360],

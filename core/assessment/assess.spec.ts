@@ -1,0 +1,189 @@
+import { catalogue, box, find, judge, lowBarn, peatPocket, severityOf, tank, weedyThicket } from '../testing/tanks';
+import { largeTank } from '../testing/large-tank';
+import { emptyDesign } from '../design/design';
+import { emptyRoom, Room } from '../design/room';
+import { METRIC, US } from '../quantity/format';
+import { assess, worst } from './assess';
+import { derive, DEFINITIONS, NODE_IDS, type DeriveCache, type NodeId } from './derive';
+import { plain, wordFinding } from './wording';
+
+describe('the graph of derived values', () => {
+  it('is declared upstream first, so it has no cycle', () => {
+    const known = new Set<NodeId>();
+    for (const id of NODE_IDS) {
+      for (const up of DEFINITIONS[id].from) expect(known.has(up)).withContext(`${id} reads ${up}`).toBeTrue();
+      known.add(id);
+    }
+  });
+
+  it('reads only what it declares', () => {
+    const world = { design: weedyThicket, room: lowBarn, catalogue };
+    const derived = derive(world);
+    for (const id of NODE_IDS) {
+      const definition = DEFINITIONS[id];
+      const declared: Partial<Record<NodeId, unknown>> = {};
+      for (const up of definition.from) declared[up] = derived[up];
+      const again = definition.compute(world, declared as never) as { value: unknown };
+      expect(again.value).withContext(id).toEqual(derived[id].value);
+    }
+  });
+
+  it('keeps what an edit does not touch, and renews what it does', () => {
+    const cache: DeriveCache = new Map();
+    const before = derive({ design: weedyThicket, room: lowBarn, catalogue }, cache);
+    const design = { ...weedyThicket, stock: { ...weedyThicket.stock, more: { order: 2, organismId: 'neocaridina-davidi', count: 20, phase: 'keep' as const } } };
+    const after = derive({ design, room: lowBarn, catalogue }, cache);
+    expect(after['planned.ghDh']).toBe(before['planned.ghDh']);
+    expect(after['heat.year']).toBe(before['heat.year']);
+    expect(after['window.ghDh']).not.toBe(before['window.ghDh']);
+    expect(after).toEqual(derive({ design, room: lowBarn, catalogue }));
+  });
+
+  it('gives gaps, never numbers, for what is not stated', () => {
+    const derived = derive({ design: emptyDesign('d', 'r', 'T'), room: emptyRoom('r', 'R'), catalogue });
+    for (const id of ['vessel.gross-volume', 'vessel.water-volume', 'heat.year', 'planned.ghDh', 'planned.ph', 'planned.temperatureC', 'window.ph'] as const) {
+      expect(derived[id].value).withContext(id).toBeNull();
+      expect(derived[id].gap).withContext(id).toBe('missing');
+    }
+  });
+
+  it('says outside validity for the pH of sea water', () => {
+    const room = { ...lowBarn, sources: { sea: { ...catalogue.waters.get('sea-water')!, order: 1, name: 'Sea' } } };
+    const derived = derive({ design: tank([['pterapogon-kauderni', 2]], { shares: { sea: 1 } }), room: room as unknown as Room, catalogue });
+    expect(derived['planned.ph'].gap).toBe('outside-validity');
+    expect(derived['planned.salinity'].value).toBe(35);
+  });
+});
+
+describe('a judgement', () => {
+  it('of an empty design is all unknown', () => {
+    const assessment = assess({ design: emptyDesign('d', 'r', 'T'), room: emptyRoom('r', 'R'), catalogue });
+    expect(assessment.findings.map(({ code }) => code).sort()).toEqual(['heat.not-stated', 'stocking.not-chosen', 'vessel.not-stated', 'water.not-stated']);
+    expect(worst(assessment.findings)).toBe('unknown');
+  });
+
+  it('comes worst first', () => {
+    const rank = { conflict: 0, watch: 1, unknown: 2, fits: 3 };
+    const ranks = judge(largeTank(catalogue)).findings.map(({ severity }) => rank[severity]);
+    expect(ranks).toEqual([...ranks].sort((a, b) => a - b));
+  });
+
+  it('gives every finding a key of its own', () => {
+    const keys = judge(largeTank(catalogue)).findings.map(({ key }) => key);
+    expect(new Set(keys).size).toBe(keys.length);
+  });
+
+  // The peat pocket on limestone tap: field practice for Parosphromenus is soft, acid water; nothing here is from a published table.
+  it('of the peat pocket on limestone tap: hardness and pH are conflicts, the heated year fits', () => {
+    const assessment = judge(peatPocket);
+    for (const parameter of ['ph', 'ghDh', 'khDh', 'ec25UsPerCm']) expect(severityOf(assessment, `water.parameter:${parameter}:pair`)).withContext(parameter).toBe('conflict');
+    expect(severityOf(assessment, 'heat.too-cold:pair')).toBe('fits');
+    expect(severityOf(assessment, 'vessel.lid:pair')).toBe('fits');
+    expect(severityOf(assessment, 'water.disinfectant:tap')).toBe('unknown');
+  });
+
+  it('of the thicket on the same tap: nearly right, but the winter is not', () => {
+    const assessment = judge(weedyThicket);
+    expect(severityOf(assessment, 'water.parameter:khDh:danios')).toBe('fits');
+    expect(severityOf(assessment, 'water.parameter:ghDh:danios')).toBe('watch');
+    const cold = find(assessment, 'heat.too-cold:danios');
+    expect(cold?.severity).toBe('watch');
+    expect(cold?.values['planned']?.si).toBe(17);
+    expect(cold?.values['edge']?.si).toBe(21);
+    expect(assessment.findings.filter(({ severity }) => severity === 'conflict').map(({ key }) => key)).toEqual(['vessel.lid:danios']);
+  });
+
+  it('of a warm-water companion names the edge it breaks', () => {
+    const assessment = judge(tank([['danio-margaritatus', 12, 'spawn'], ['mikrogeophagus-ramirezi', 2]], { heaterC: 23 }));
+    const ram = find(assessment, 'heat.too-cold:s1');
+    expect(ram?.severity).toBe('conflict');
+    expect(ram?.values['edge']?.si).toBe(24);
+    expect(severityOf(assessment, 'window.strain:temperatureC:s0:s1')).toBe('watch');
+  });
+
+  it('of a lone schooling fish wants company', () => {
+    const lone = find(judge(tank([['paracheirodon-axelrodi', 1]])), 'stocking.group-size:s0');
+    expect(lone?.severity).toBe('conflict');
+    expect(lone?.excess).toBe(9);
+    expect(severityOf(judge(tank([['paracheirodon-axelrodi', 7]])), 'stocking.group-size:s0')).toBe('watch');
+    expect(severityOf(judge(tank([['paracheirodon-axelrodi', 10]])), 'stocking.group-size:s0')).toBe('fits');
+  });
+
+  it('of those who cannot live together names the pair', () => {
+    const assessment = judge(tank([['ambystoma-mexicanum', 1], ['mikrogeophagus-ramirezi', 2]]));
+    const clash = assessment.findings[0];
+    expect(clash?.code).toBe('window.clash');
+    expect(clash?.subjects).toEqual(['s0', 's1']);
+    expect(clash?.excess).toBe(2);
+  });
+
+  it('of a box: too small a floor, too little water, or neither', () => {
+    const small = judge(tank([['puntigrus-tetrazona', 15]], { vessel: box(400, 250, 250) }));
+    expect(severityOf(small, 'vessel.footprint:s0')).toBe('conflict');
+    expect(severityOf(small, 'vessel.volume:s0')).toBe('conflict');
+    const large = judge(tank([['puntigrus-tetrazona', 15]], { vessel: box(1200, 500, 500) }));
+    expect(severityOf(large, 'vessel.footprint:s0')).toBe('fits');
+    expect(severityOf(large, 'vessel.volume:s0')).toBe('fits');
+    // either way round
+    expect(severityOf(judge(tank([['danio-margaritatus', 8]], { vessel: box(250, 400, 300) })), 'vessel.footprint:s0')).toBe('fits');
+  });
+
+  it('of a jumper depends on the lid, and is unknown while it is not stated', () => {
+    const lid = (kind: 'none' | 'mesh' | 'glass' | null) => severityOf(judge(tank([['danio-margaritatus', 8]], { vessel: box(600, 400, 360, kind) })), 'vessel.lid:s0');
+    expect([lid('none'), lid('mesh'), lid('glass'), lid(null)]).toEqual(['conflict', 'fits', 'fits', 'unknown']);
+  });
+
+  it('of a vessel is unknown until it has stood full', () => {
+    const vessel = { ...box(600, 400, 360), leakTested: { value: null, basis: 'measured' as const } };
+    expect(severityOf(judge(tank([['danio-margaritatus', 8]], { vessel })), 'vessel.leak-test')).toBe('unknown');
+  });
+
+  it('of salinity: the range, and how it is got used to', () => {
+    const room = { ...lowBarn, sources: { ...lowBarn.sources, sea: { ...catalogue.waters.get('sea-water')!, order: 3, name: 'Sea water' } } } as unknown as Room;
+    const marine = judge(tank([['pterapogon-kauderni', 2]]), room);
+    expect(severityOf(marine, 'water.parameter:salinity:s0')).toBe('conflict');
+    expect(severityOf(judge(tank([['pterapogon-kauderni', 2]], { shares: { sea: 1 } }), room), 'water.parameter:salinity:s0')).toBe('fits');
+    const brackish = tank([['halocaridina-rubra', 20]], { shares: { sea: 0.5, ro: 0.5 } });
+    expect(severityOf(judge(brackish, room), 'water.parameter:salinity:s0')).toBe('fits');
+    expect(severityOf(judge(brackish, room), 'water.salinity-acclimation:s0')).toBe('unknown');
+    const arriving = (salinity: number) => judge({ ...brackish, stock: { s0: { ...brackish.stock['s0']!, arrivalSalinity: { value: salinity, basis: 'measured' } } } }, room);
+    expect(severityOf(arriving(17), 'water.salinity-acclimation:s0')).toBe('fits');
+    const far = find(arriving(32), 'water.salinity-acclimation:s0');
+    expect(far?.severity).toBe('watch');
+    expect(far?.values['days']?.si).toBe(5);
+  });
+
+  it('of an animal that the catalogue does not know is unknown, not fine', () => {
+    const stranger = tank([['danio-margaritatus', 8]]);
+    const design = { ...stranger, stock: { s0: { ...stranger.stock['s0']!, organismId: 'no-such-fish' } } };
+    const assessment = judge(design);
+    expect(severityOf(assessment, 'water.parameter:ph:s0')).toBe('unknown');
+    expect(assessment.findings.some(({ subjects, severity }) => subjects.includes('s0') && severity === 'fits')).toBeFalse();
+  });
+
+  it('leaves accepted findings out of the worst', () => {
+    const { findings } = judge(weedyThicket);
+    expect(worst(findings)).toBe('conflict');
+    expect(worst(findings, { 'vessel.lid:danios': 'cover glass is ordered' })).toBe('watch');
+  });
+});
+
+describe('the words of a finding', () => {
+  it('carry numbers in the chosen units, and say what and why', () => {
+    const assessment = judge(weedyThicket);
+    const cold = find(assessment, 'heat.too-cold:danios')!;
+    expect(wordFinding(cold, assessment, METRIC)).toEqual({
+      title: '17 °C in the cold season is too cold for *Danio margaritatus*',
+      reason: 'Below 21 °C, the edge of its comfort, from September to June.',
+    });
+    expect(plain(wordFinding(cold, assessment, US).title)).toBe('62.6 °F in the cold season is too cold for Danio margaritatus');
+  });
+
+  it('are there for every finding of a large tank', () => {
+    const assessment = judge(largeTank(catalogue));
+    for (const finding of assessment.findings) {
+      const { title, reason } = wordFinding(finding, assessment, METRIC);
+      expect(`${title} ${reason}`).withContext(finding.key).not.toMatch(/not known|undefined|NaN|null|Infinity/.test(title) && finding.severity !== 'unknown' ? /./ : /undefined|NaN|null|Infinity/);
+    }
+  });
+});

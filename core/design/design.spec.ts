@@ -1,0 +1,167 @@
+import fc from 'fast-check';
+import type { Operation } from 'rfc6902';
+import fixture from './fixtures/design-v1.json';
+import { catalogueData } from '../../catalogue';
+import { peatPocket, weedyThicket, lowBarn } from '../testing/tanks';
+import { Design, DESIGN_SCHEMA, emptyDesign, inOrder, nextOrder } from './design';
+import { readDesignFile } from './document';
+import { applyEdit, PatchSchema, pointer } from './edit';
+import { Room } from './room';
+
+const apply = (patch: readonly Operation[], design = weedyThicket) => applyEdit(design, patch, Design);
+
+describe('a design document', () => {
+  it('of version 1 is still read: the frozen fixture', () => {
+    const read = readDesignFile(JSON.stringify(fixture));
+    expect(read.ok ? read.document.design.name : read.refusals).toEqual('Frozen peat pocket');
+    expect(DESIGN_SCHEMA).toBe(1);
+  });
+
+  it('begins with nothing chosen, and is sound so', () => {
+    expect(Design.safeParse(emptyDesign('a', 'b', 'Tank')).success).toBeTrue();
+  });
+
+  it('refuses what no tank is, naming the place', () => {
+    const faults = (change: Partial<Record<keyof Design, unknown>>) => {
+      const parsed = Design.safeParse({ ...weedyThicket, ...change });
+      return parsed.success ? 'accepted' : parsed.error.issues.map((issue) => issue.path.join('.')).join();
+    };
+    expect(faults({ name: '  ' })).toBe('name');
+    expect(faults({ vessel: { ...weedyThicket.vessel, lengthMm: 0 } })).toBe('vessel.lengthMm');
+    expect(faults({ stock: { a: { order: 1, organismId: 'x', count: -3, phase: 'keep' } }, brief: { ...weedyThicket.brief, targetStockIds: [] } })).toBe('stock.a.count');
+    expect(faults({ brief: { ...weedyThicket.brief, targetStockIds: ['nobody'] } })).toBe('brief.targetStockIds.0');
+    expect(faults({ surprise: true } as never)).toBe('');
+  });
+
+  it('keeps tables in their order', () => {
+    const table = { b: { order: 2 }, a: { order: 1 }, c: { order: 2 } };
+    expect(inOrder(table).map(([id]) => id)).toEqual(['a', 'b', 'c']);
+    expect(nextOrder(table)).toBe(3);
+    expect(nextOrder({})).toBe(1);
+  });
+});
+
+describe('an edit', () => {
+  it('applies, counts, and comes back by its inverse', () => {
+    const done = apply([
+      { op: 'replace', path: '/name', value: 'Thicket' },
+      { op: 'remove', path: '/stock/danios/female' },
+      { op: 'add', path: '/equipment/heater', value: { order: 1, kind: 'heater', setPointC: 23 } },
+    ]);
+    if (!done.ok) return fail(done.refusals);
+    expect(done.document.rev).toBe(weedyThicket.rev + 1);
+    const undone = apply(done.inverse, done.document);
+    if (!undone.ok) return fail(undone.refusals);
+    expect({ ...undone.document, rev: 0 }).toEqual({ ...weedyThicket, rev: 0 });
+  });
+
+  it('leaves untouched parts the same objects', () => {
+    const done = apply([{ op: 'replace', path: '/stock/danios/count', value: 15 }]);
+    if (!done.ok) return fail(done.refusals);
+    expect(done.document.scene).toBe(weedyThicket.scene);
+    expect(done.document.vessel).toBe(weedyThicket.vessel);
+    expect(done.document.stock).not.toBe(weedyThicket.stock);
+    expect(weedyThicket.stock['danios']?.count).toBe(12);
+  });
+
+  const refused: [string, Operation[]][] = [
+    ['a place that is not there', [{ op: 'replace', path: '/stock/nobody/count', value: 3 }]],
+    ['a count of nothing', [{ op: 'replace', path: '/stock/danios/count', value: 0 }]],
+    ['letters for a length', [{ op: 'replace', path: '/vessel/lengthMm', value: 'long' }]],
+    ['a field nobody knows', [{ op: 'add', path: '/colour', value: 'red' }]],
+    ['the prototype', [{ op: 'add', path: '/__proto__/polluted', value: true }]],
+    ['the prototype inside a value', [{ op: 'add', path: '/equipment/x', value: JSON.parse('{"__proto__":{"polluted":true},"order":1,"kind":"heater","setPointC":20}') }]],
+    ['the constructor', [{ op: 'add', path: '/scene/constructor', value: {} }]],
+    ['the whole document', [{ op: 'replace', path: '', value: {} }]],
+    ['a stale test', [{ op: 'test', path: '/rev', value: 99 }, { op: 'replace', path: '/name', value: 'x' }]],
+    ['a target that goes away', [{ op: 'remove', path: '/stock/danios' }]],
+    ['the second half of it', [{ op: 'replace', path: '/name', value: 'Half' }, { op: 'replace', path: '/vessel/heightMm', value: -1 }]],
+  ];
+  for (const [name, patch] of refused) {
+    it(`is refused whole for ${name}`, () => {
+      const before = JSON.stringify(weedyThicket);
+      const done = apply(patch);
+      expect(done.ok).toBeFalse();
+      expect(!done.ok && done.refusals.every(({ reason }) => reason.length > 0)).toBeTrue();
+      expect(JSON.stringify(weedyThicket)).toBe(before);
+      expect(({} as Record<string, unknown>)['polluted']).toBeUndefined();
+    });
+  }
+
+  it('fuzzed: refused or applied, never half, always back by its inverse', () => {
+    const paths = ['', '/name', '/rev', '/vessel', '/vessel/lengthMm', '/vessel/lid/value', '/stock', '/stock/danios', '/stock/danios/count', '/stock/new', '/water/parts/tap/share', '/scene/stem-1', '/scene/stem-1/positionMm/0', '/brief/targetStockIds/-', '/brief/targetStockIds/0', '/accepted/key', '/nowhere/at/all', '/__proto__/x', 'no-slash'];
+    const value = fc.oneof(fc.jsonValue({ maxDepth: 2 }), fc.constantFrom(5, 'glass', null, 'danios', { order: 2, organismId: 'neocaridina-davidi', count: 10, phase: 'keep' }, weedyThicket.vessel));
+    const operation = fc.oneof(
+      fc.record({ op: fc.constantFrom('add', 'replace', 'test'), path: fc.constantFrom(...paths), value }),
+      fc.record({ op: fc.constant('remove'), path: fc.constantFrom(...paths) }),
+      fc.record({ op: fc.constantFrom('move', 'copy'), from: fc.constantFrom(...paths), path: fc.constantFrom(...paths) }),
+    ) as fc.Arbitrary<Operation>;
+    const before = JSON.stringify(weedyThicket);
+    let applied = 0;
+    fc.assert(
+      fc.property(fc.array(operation, { minLength: 1, maxLength: 4 }), (patch) => {
+        const done = apply(patch);
+        expect(JSON.stringify(weedyThicket)).toBe(before);
+        if (!done.ok) {
+          expect(done.refusals.length).toBeGreaterThan(0);
+          return;
+        }
+        applied += 1;
+        expect(Design.safeParse(done.document).success).toBeTrue();
+        const undone = apply(done.inverse, done.document);
+        expect(undone.ok && { ...undone.document, rev: 0 }).toEqual({ ...weedyThicket, rev: 0 });
+      }),
+      { numRuns: 1500, seed: 11 },
+    );
+    expect(applied).toBeGreaterThan(20);
+  });
+
+  it('escapes ids in its pointers', () => {
+    expect(pointer('accepted', 'a/b~c')).toBe('/accepted/a~1b~0c');
+    const done = apply([{ op: 'add', path: pointer('accepted', 'water.parameter:ph:a/b'), value: 'fine by me' }]);
+    expect(done.ok && done.document.accepted['water.parameter:ph:a/b']).toBe('fine by me');
+  });
+
+  it('from outside is checked for shape', () => {
+    expect(PatchSchema.safeParse([{ op: 'replace', path: '/name', value: 'x' }]).success).toBeTrue();
+    for (const bad of [[{ op: 'burn', path: '/name' }], [{ op: 'add', path: 'name', value: 1 }], [{ op: 'replace', path: '/name' }], {}]) {
+      expect(PatchSchema.safeParse(bad).success).toBeFalse();
+    }
+  });
+});
+
+describe('a design file', () => {
+  const file = { terroir: 'design', design: peatPocket, room: lowBarn, cited: { catalogue: catalogueData.edition, entries: [] } };
+  const text = JSON.stringify(file);
+  const reasons = (input: string) => {
+    const read = readDesignFile(input);
+    return read.ok ? 'accepted' : read.refusals.map(({ path, reason }) => `${path}: ${reason}`).join('; ');
+  };
+
+  it('comes back as it went', () => {
+    const read = readDesignFile(text);
+    expect(read.ok && read.document.design).toEqual(peatPocket);
+    expect(read.ok && Room.safeParse(read.document.room).success).toBeTrue();
+  });
+
+  it('is refused with place and reason when it is not one', () => {
+    expect(reasons(text.slice(0, text.length / 2))).toMatch(/not whole JSON/);
+    expect(reasons('hello')).toMatch(/not whole JSON/);
+    expect(reasons('{"tanks": []}')).toMatch(/not a Terroir design file/);
+    expect(reasons('null')).toMatch(/not a Terroir design file/);
+    expect(reasons(JSON.stringify({ ...file, design: { ...peatPocket, schema: 99 } }))).toMatch(/design.schema: written by a newer Terroir \(version 99/);
+    expect(reasons(JSON.stringify({ ...file, design: { ...peatPocket, name: 5 } }))).toMatch(/design.name/);
+    expect(reasons(JSON.stringify({ ...file, extra: 1 }))).toMatch(/extra/);
+    expect(reasons(' '.repeat(10_000_001))).toMatch(/larger/);
+  });
+
+  it('fuzzed by cutting and flipping, is refused or read whole', () => {
+    fc.assert(
+      fc.property(fc.nat(text.length - 1), fc.nat(text.length - 1), fc.string({ maxLength: 3 }), (from, length, junk) => {
+        const read = readDesignFile(text.slice(0, from) + junk + text.slice(from + (length % 20)));
+        if (read.ok) expect(Design.safeParse(read.document.design).success).toBeTrue();
+        else expect(read.refusals[0]?.reason.length).toBeGreaterThan(0);
+      }),
+    );
+  });
+});

@@ -1,0 +1,71 @@
+import fc from 'fast-check';
+import { INPUT_LIMITS, parseQuantity } from './parse';
+import type { QuantityKind } from './unit';
+
+describe('what a person types', () => {
+  const accepted: [string, QuantityKind, string | undefined, number][] = [
+    ['60', 'length', 'cm', 600],
+    ['60 cm', 'length', undefined, 600],
+    ['60cm', 'length', 'in', 600],
+    ['23 5/8 in', 'length', 'cm', 600.075],
+    ['3/8 in', 'length', 'cm', 9.525],
+    ['2 ft', 'length', 'cm', 609.6],
+    ['24"', 'length', 'cm', 609.6],
+    ['1,5 m', 'length', 'cm', 1500],
+    ['.5 m', 'length', 'cm', 500],
+    ['78 F', 'temperature', '°C', 25.5556],
+    ['24.5', 'temperature', '°C', 24.5],
+    ['20 gal', 'volume', 'L', 75.7082],
+    ['20 GAL', 'volume', 'L', 75.7082],
+    ['100 ppm', 'hardness', 'dGH', 5.6029],
+    ['1 mmol/L', 'hardness', 'dGH', 5.6077],
+    ['60 %', 'fraction', '%', 0.6],
+    ['60', 'fraction', '%', 0.6],
+    ['12', 'count', '', 12],
+    ['6.8', 'ph', '', 6.8],
+    ['1.4 mS', 'conductivity', 'µS/cm', 1400],
+  ];
+  for (const [text, kind, unit, wanted] of accepted) {
+    it(`takes “${text}” as ${kind}`, () => {
+      const parsed = parseQuantity(text, kind, unit);
+      if (!parsed.ok) return fail(parsed.reason);
+      expect(parsed.value).toBeCloseTo(wanted, 3);
+    });
+  }
+
+  const refused: [string, QuantityKind, RegExp][] = [
+    ['', 'length', /Type a number/],
+    ['abc', 'length', /does not start with a number/],
+    ['0', 'length', /between/],
+    ['-5 cm', 'length', /between/],
+    ['1e9 cm', 'length', /between/],
+    ['1e999', 'length', /does not start with a number/],
+    ['20 gal', 'length', /not a unit of length/],
+    ['60 furlongs', 'length', /Use mm, cm, m/],
+    ['1/0 in', 'length', /does not start with a number/],
+    ['<b>60</b>', 'length', /does not start with a number/],
+    ['250', 'temperature', /between/],
+    ['-3', 'count', /between/],
+    ['2.5', 'count', /Whole animals/],
+    ['NaN', 'count', /does not start with a number/],
+    ['120 %', 'fraction', /between/],
+    ['15', 'ph', /between/],
+  ];
+  for (const [text, kind, reason] of refused) {
+    it(`refuses “${text}” as ${kind} and says why`, () => {
+      const parsed = parseQuantity(text, kind);
+      expect(parsed.ok ? 'accepted' : parsed.reason).toMatch(reason);
+    });
+  }
+
+  it('never lets a number outside the limits, NaN or Infinity through', () => {
+    fc.assert(
+      fc.property(fc.string(), fc.constantFrom(...(Object.keys(INPUT_LIMITS) as QuantityKind[])), (text, kind) => {
+        const parsed = parseQuantity(text, kind);
+        const [low, high] = INPUT_LIMITS[kind];
+        expect(parsed.ok ? parsed.value >= low && parsed.value <= high : parsed.reason.length > 0).toBeTrue();
+      }),
+      { numRuns: 500 },
+    );
+  });
+});

@@ -6,7 +6,12 @@ import { provideNzNoAnimation } from 'ng-zorro-antd/core/animation';
 import { NzIconModule } from 'ng-zorro-antd/icon';
 import { routes } from './app.routes';
 
-
 export const appConfig: ApplicationConfig = {
-  providers: [provideZonelessChangeDetection(), provideRouter(routes, withComponentInputBinding()), provideNzI18n(en_US), importProvidersFrom(NzIconModule.forRoot([CloseOutline])), provideNzNoAnimation()],
+  providers: [
+    provideZonelessChangeDetection(),
+    provideRouter(routes, withComponentInputBinding()),
+    provideNzI18n(en_US),
+    importProvidersFrom(NzIconModule.forRoot([CloseOutline])),
+    provideNzNoAnimation(),
+  ],
 };

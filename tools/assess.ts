@@ -44,7 +44,14 @@ const worded = assessment.findings.map((finding) => {
 });
 
 if (asJson) {
-  const derived = Object.values(assessment.derived).map(({ node, calculationId, value, interval, gap, note }) => ({ node, calculationId, value, interval, gap, note }));
+  const derived = Object.values(assessment.derived).map(({ node, calculationId, value, interval, gap, note }) => ({
+    node,
+    calculationId,
+    value,
+    interval,
+    gap,
+    note,
+  }));
   console.log(JSON.stringify({ design: design.name, room: room.name, findings: worded, derived }, null, 2));
 } else {
   console.log(`${design.name}, in ${room.name}\n`);
@@ -52,7 +59,8 @@ if (asJson) {
     console.log(`${SEVERITY_WORD[severity].toUpperCase().padEnd(9)} ${plain(title)}`);
     console.log(`          ${plain(reason)} ${BASIS_WORD[basis]}.`);
     if (accepted) console.log(`          accepted: ${accepted}`);
-    for (const { action, effect, opens } of remedies) console.log(`          > ${plain(action)}: ${plain(effect)}${opens ? ` (opens: ${plain(opens)})` : ''}`);
+    for (const { action, effect, opens } of remedies)
+      console.log(`          > ${plain(action)}: ${plain(effect)}${opens ? ` (opens: ${plain(opens)})` : ''}`);
     if (shortfall) console.log(`          ${shortfall}`);
   }
 }

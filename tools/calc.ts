@@ -62,7 +62,9 @@ async function main([first, second, ...rest]: string[]): Promise<void> {
   else if (first === 'describe') {
     const { id, title, formula, source, validity, uncertainty, inputs, outputs } = find(second);
     const schema = (type: z.ZodType) => z.toJSONSchema(type, { unrepresentable: 'any' });
-    console.log(JSON.stringify({ id, title, formula, source, validity, uncertainty, inputs: schema(inputs), outputs: schema(outputs) }, null, 2));
+    console.log(
+      JSON.stringify({ id, title, formula, source, validity, uncertainty, inputs: schema(inputs), outputs: schema(outputs) }, null, 2),
+    );
   } else if (second === '-') await answerLines(find(first));
   else console.log(JSON.stringify(answer(find(first), parse(second))));
 }

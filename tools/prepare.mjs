@@ -23,7 +23,9 @@ export function ensureInstalled() {
     process.exit(1);
   }
   const stamp = join(root, 'node_modules', '.terroir-lock');
-  const lock = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex');
+  const lock = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
   console.log('Installing packages (about a minute) …');
   run(npm, ['ci', '--no-audit', '--no-fund']);
@@ -62,6 +64,8 @@ export function ensureChromium() {
     }
     if (existsSync('/usr/bin/chromium')) return '/usr/bin/chromium';
   }
-  console.error(`No Chromium at ${wanted}. Install it (Debian: apt-get install chromium) or point CHROME_BIN at one, then run npm test again.`);
+  console.error(
+    `No Chromium at ${wanted}. Install it (Debian: apt-get install chromium) or point CHROME_BIN at one, then run npm test again.`,
+  );
   process.exit(1);
 }

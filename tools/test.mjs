@@ -15,7 +15,11 @@ let failed = 0;
 async function step(name, args, count) {
   const started = Date.now();
   console.log(`\n== ${name}`);
-  const child = spawn(process.execPath, args, { cwd: root, stdio: ['ignore', 'pipe', 'inherit'], env: { ...process.env, NG_CLI_ANALYTICS: 'false' } });
+  const child = spawn(process.execPath, args, {
+    cwd: root,
+    stdio: ['ignore', 'pipe', 'inherit'],
+    env: { ...process.env, NG_CLI_ANALYTICS: 'false' },
+  });
   let output = '';
   child.stdout.on('data', (chunk) => {
     output += chunk;
@@ -42,7 +46,17 @@ const karma = (output) => {
 };
 
 await step('lint', [bin('eslint', 'bin', 'eslint.js'), '.']);
-await step('import rule', [bin('dependency-cruiser', 'bin', 'dependency-cruise.mjs'), '--config', '.dependency-cruiser.cjs', 'core', 'app', 'server', 'tools', 'e2e', 'catalogue']);
+await step('import rule', [
+  bin('dependency-cruiser', 'bin', 'dependency-cruise.mjs'),
+  '--config',
+  '.dependency-cruiser.cjs',
+  'core',
+  'app',
+  'server',
+  'tools',
+  'e2e',
+  'catalogue',
+]);
 await step('types: core, without DOM', [bin('typescript', 'bin', 'tsc'), '-p', 'core/tsconfig.json', '--noEmit']);
 await step('types: server, tools, e2e', [bin('typescript', 'bin', 'tsc'), '-p', 'tsconfig.node.json', '--noEmit']);
 await step('core specs in Node', [...jasmine, '--config=core/jasmine.json'], specs);

@@ -32,11 +32,25 @@ import { QuantityField } from '../ui/quantity-field';
       }
     </div>
     <form (submit)="$event.preventDefault(); add.emit({ count: count(), breed: breed() })">
-      <nz-radio-group name="purpose" nzButtonStyle="solid" aria-label="Keep or breed" [ngModel]="breed()" (ngModelChange)="breed.set($event)">
+      <nz-radio-group
+        name="purpose"
+        nzButtonStyle="solid"
+        aria-label="Keep or breed"
+        [ngModel]="breed()"
+        (ngModelChange)="breed.set($event)"
+      >
         <label nz-radio-button [nzValue]="false">Keep</label>
         <label nz-radio-button [nzValue]="true">Breed</label>
       </nz-radio-group>
-      <tr-quantity class="count" label="How many" kind="count" [hideLabel]="true" [limits]="[1, 5000]" [value]="count()" (quantity)="count.set($event)" />
+      <tr-quantity
+        class="count"
+        label="How many"
+        kind="count"
+        [hideLabel]="true"
+        [limits]="[1, 5000]"
+        [value]="count()"
+        (quantity)="count.set($event)"
+      />
       <button nz-button nzType="primary" type="submit" [disabled]="readOnly()">Add {{ count() }} to this tank</button>
     </form>
     <table>
@@ -134,7 +148,13 @@ export class AnimalCard {
     const deep = sizeMm.depth.value;
     if (!long || !deep) return null;
     const [fill = '#8a8577', mark = '#25231d'] = bodyColours.value ?? [];
-    return { path: bodyPath(form, long, deep), viewBox: `-1 -1 ${long + 2} ${deep + 2}`, width: Math.min(190, 60 + long * 1.4), fill, mark };
+    return {
+      path: bodyPath(form, long, deep),
+      viewBox: `-1 -1 ${long + 2} ${deep + 2}`,
+      width: Math.min(190, 60 + long * 1.4),
+      fill,
+      mark,
+    };
   });
 
   protected readonly ranges = computed(() => {
@@ -144,15 +164,26 @@ export class AnimalCard {
       const { name, kind } = PARAMETER_META[parameter];
       const keep = rangeFor(animal, 'keep', parameter);
       const breed = rangeFor(animal, 'spawn', parameter);
-      const span = (edges: readonly [number | null, number | null] | undefined) => (edges && edges[0] !== null && edges[1] !== null ? formatSpan(kind, [edges[0], edges[1]], units) : '○ not known');
-      return { name, keep: span(keep?.value?.optimum), breed: span(breed?.value?.optimum), survives: span(keep?.value?.tolerance), basis: keep ? BASIS_WORD[keep.basis].split(';')[0] : '' };
+      const span = (edges: readonly [number | null, number | null] | undefined) =>
+        edges && edges[0] !== null && edges[1] !== null ? formatSpan(kind, [edges[0], edges[1]], units) : '○ not known';
+      return {
+        name,
+        keep: span(keep?.value?.optimum),
+        breed: span(breed?.value?.optimum),
+        survives: span(keep?.value?.tolerance),
+        basis: keep ? BASIS_WORD[keep.basis].split(';')[0] : '',
+      };
     });
   });
 
   protected readonly life = computed(() => {
     const { sizeMm, traits, origin } = this.animal();
     const units = this.units();
-    const row = <T>(name: string, fact: Fact<T>, show: (value: T) => string) => ({ name, value: fact.value === null ? '○ not known' : show(fact.value), note: fact.note ?? '' });
+    const row = <T>(name: string, fact: Fact<T>, show: (value: T) => string) => ({
+      name,
+      value: fact.value === null ? '○ not known' : show(fact.value),
+      note: fact.note ?? '',
+    });
     return [
       row('Adult', sizeMm.length, (mm) => formatQuantity('length', mm, { ...units, length: units.length === 'in' ? 'in' : 'mm' })),
       row('Group', traits.groupMin, (n) => (n === 1 ? 'one or more' : `at least ${n}`)),

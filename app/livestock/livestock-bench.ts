@@ -48,7 +48,8 @@ export class LivestockBench {
   });
   protected readonly placeId = linkedSignal<string, string | null>({
     source: this.query,
-    computation: (query) => (query.trim() === '' ? (this.view.design()?.brief.biotopeId ?? this.places()[0]?.id ?? null) : (this.places()[0]?.id ?? null)),
+    computation: (query) =>
+      query.trim() === '' ? (this.view.design()?.brief.biotopeId ?? this.places()[0]?.id ?? null) : (this.places()[0]?.id ?? null),
   });
   protected readonly animal = computed<Animal | null>(() => {
     const entry = this.view.catalogue()?.organisms.get(this.animalId() ?? '');
@@ -61,7 +62,13 @@ export class LivestockBench {
     const catalogue = this.view.catalogue();
     if (!design || !catalogue) return [];
     const judged = new Set(this.view.assessment()?.findings.map(({ key }) => key));
-    return inOrder(design.stock).map(([id, entry]) => ({ id, entry, organism: catalogue.organisms.get(entry.organismId), target: design.brief.targetStockIds.includes(id), betweenWaters: judged.has(`water.salinity-acclimation:${id}`) }));
+    return inOrder(design.stock).map(([id, entry]) => ({
+      id,
+      entry,
+      organism: catalogue.organisms.get(entry.organismId),
+      target: design.brief.targetStockIds.includes(id),
+      betweenWaters: judged.has(`water.salinity-acclimation:${id}`),
+    }));
   });
   protected readonly plants = computed(() => this.view.members().filter(({ organism }) => organism?.kind === 'plant'));
 
@@ -78,13 +85,17 @@ export class LivestockBench {
   protected buildFrom(place: Biotope, animal: Animal, count: number, breed: boolean): void {
     const design = this.view.design();
     if (!design) return;
-    this.store.edit(`Build for ${animal.latin}`, [...chooseBiotope(place.id), ...addAnimal(design, animal, count, breed, crypto.randomUUID().slice(0, 8))]);
+    this.store.edit(`Build for ${animal.latin}`, [
+      ...chooseBiotope(place.id),
+      ...addAnimal(design, animal, count, breed, crypto.randomUUID().slice(0, 8)),
+    ]);
   }
 
   protected plant(id: string): void {
     const design = this.view.design();
     const plant = this.view.catalogue()?.organisms.get(id);
-    if (design && plant?.kind === 'plant') this.store.edit(`Plant ${plant.latin}`, addPlant(design, plant, crypto.randomUUID().slice(0, 8)));
+    if (design && plant?.kind === 'plant')
+      this.store.edit(`Plant ${plant.latin}`, addPlant(design, plant, crypto.randomUUID().slice(0, 8)));
   }
 
   protected setCount(id: string, count: number): void {
@@ -94,11 +105,14 @@ export class LivestockBench {
   }
 
   protected setPhase(id: string, phase: string): void {
-    if (this.view.design()?.stock[id]?.phase !== phase) this.store.edit('Keep or breed', [{ op: 'replace', path: pointer('stock', id, 'phase'), value: phase }]);
+    if (this.view.design()?.stock[id]?.phase !== phase)
+      this.store.edit('Keep or breed', [{ op: 'replace', path: pointer('stock', id, 'phase'), value: phase }]);
   }
 
   protected setArrival(id: string, salinity: number): void {
-    this.store.edit('Arrival salinity', [{ op: 'add', path: pointer('stock', id, 'arrivalSalinity'), value: { value: salinity, basis: 'measured' } }]);
+    this.store.edit('Arrival salinity', [
+      { op: 'add', path: pointer('stock', id, 'arrivalSalinity'), value: { value: salinity, basis: 'measured' } },
+    ]);
   }
 
   protected remove(id: string): void {

@@ -33,7 +33,13 @@ const COLUMNS: readonly Parameter[] = ['temperatureC', 'ph', 'ghDh'];
           <rect y="26" width="250" height="124" [attr.fill]="place().waterColour" opacity="0.5" />
           <path d="M0 26H250" stroke="var(--water)" stroke-width="1.5" />
           @for (plant of plants(); track $index) {
-            <g fill="none" stroke="#4d7a4a" stroke-width="2" stroke-linecap="round" [attr.transform]="'translate(' + plant.x + ' ' + plant.y + ') scale(1 -1)'">
+            <g
+              fill="none"
+              stroke="#4d7a4a"
+              stroke-width="2"
+              stroke-linecap="round"
+              [attr.transform]="'translate(' + plant.x + ' ' + plant.y + ') scale(1 -1)'"
+            >
               @for (path of plant.paths; track $index) {
                 <path [attr.d]="path" />
               }
@@ -45,7 +51,9 @@ const COLUMNS: readonly Parameter[] = ['temperatureC', 'ph', 'ghDh'];
       </figure>
       <tr-year-chart title="Water" kind="temperature" [spans]="place().waterC.value" [bars]="place().rainMm.value" barTitle="Rain, mm" />
     </div>
-    <p class="small"><strong>Its water</strong>&ngsp;<span class="soft">{{ water() }}</span></p>
+    <p class="small">
+      <strong>Its water</strong>&ngsp;<span class="soft">{{ water() }}</span>
+    </p>
     <table>
       <thead>
         <tr>
@@ -75,7 +83,15 @@ const COLUMNS: readonly Parameter[] = ['temperatureC', 'ph', 'ghDh'];
             }
             <td class="end">
               @if (!row.animal) {
-                <button nz-button type="button" [disabled]="readOnly()" [attr.aria-label]="'Plant ' + row.latin" (click)="plant.emit(row.id)">Plant one</button>
+                <button
+                  nz-button
+                  type="button"
+                  [disabled]="readOnly()"
+                  [attr.aria-label]="'Plant ' + row.latin"
+                  (click)="plant.emit(row.id)"
+                >
+                  Plant one
+                </button>
               }
             </td>
           </tr>
@@ -87,11 +103,25 @@ const COLUMNS: readonly Parameter[] = ['temperatureC', 'ph', 'ghDh'];
         <button nz-button nzType="primary" type="submit" [disabled]="readOnly()">
           Build for <em>&nbsp;{{ animal.latin }}</em>
         </button>
-        <nz-radio-group name="purpose" nzButtonStyle="solid" aria-label="Keep or breed" [ngModel]="breed()" (ngModelChange)="breed.set($event)">
+        <nz-radio-group
+          name="purpose"
+          nzButtonStyle="solid"
+          aria-label="Keep or breed"
+          [ngModel]="breed()"
+          (ngModelChange)="breed.set($event)"
+        >
           <label nz-radio-button [nzValue]="false">Keep</label>
           <label nz-radio-button [nzValue]="true">Breed</label>
         </nz-radio-group>
-        <tr-quantity class="count" label="How many" kind="count" [hideLabel]="true" [limits]="[1, 5000]" [value]="count()" (quantity)="count.set($event)" />
+        <tr-quantity
+          class="count"
+          label="How many"
+          kind="count"
+          [hideLabel]="true"
+          [limits]="[1, 5000]"
+          [value]="count()"
+          (quantity)="count.set($event)"
+        />
       </form>
     }
   `,
@@ -152,7 +182,9 @@ export class PlaceCard {
     return this.place().organismIds.flatMap((id) => catalogue?.organisms.get(id) ?? []);
   });
   protected readonly chosenId = linkedSignal<string | null>(() => this.organisms().find(({ kind }) => kind === 'animal')?.id ?? null);
-  protected readonly chosen = computed(() => this.organisms().find((entry): entry is Animal => entry.kind === 'animal' && entry.id === this.chosenId()) ?? null);
+  protected readonly chosen = computed(
+    () => this.organisms().find((entry): entry is Animal => entry.kind === 'animal' && entry.id === this.chosenId()) ?? null,
+  );
   protected readonly count = linkedSignal(() => this.chosen()?.traits.groupMin.value ?? 1);
   protected readonly breed = linkedSignal(() => (this.chosen(), true));
 
@@ -163,18 +195,37 @@ export class PlaceCard {
       id: entry.id,
       latin: entry.latin,
       animal: entry.kind === 'animal',
-      adult: entry.kind === 'plant' ? 'plant' : entry.sizeMm.length.value === null ? '○' : formatQuantity('length', entry.sizeMm.length.value, { ...this.units(), length: this.units().length === 'in' ? 'in' : 'mm' }),
+      adult:
+        entry.kind === 'plant'
+          ? 'plant'
+          : entry.sizeMm.length.value === null
+            ? '○'
+            : formatQuantity('length', entry.sizeMm.length.value, { ...this.units(), length: this.units().length === 'in' ? 'in' : 'mm' }),
       ranges: COLUMNS.map((parameter) => {
         const span = rangeFor(entry, entry.kind === 'animal' ? 'spawn' : 'keep', parameter)?.value?.optimum;
-        return span && span[0] !== null && span[1] !== null ? formatSpan(PARAMETER_META[parameter].kind, [span[0], span[1]], this.units()) : '○';
+        return span && span[0] !== null && span[1] !== null
+          ? formatSpan(PARAMETER_META[parameter].kind, [span[0], span[1]], this.units())
+          : '○';
       }),
     })),
   );
 
   protected readonly scene = computed(() => {
     const { depthM, bottom, cover, current, light } = this.place();
-    const depth = depthM.value ? `${formatNumber('length', depthM.value[0] * 1000, { ...this.units(), length: 'cm' })}–${formatNumber('length', depthM.value[1] * 1000, { ...this.units(), length: 'cm' })} cm deep` : 'depth not known';
-    return [depth, bottom.value, cover.value && `cover: ${cover.value}`, current.value && `current: ${current.value}`, light.value && `light: ${light.value}`].filter(Boolean).join('; ') + '. A sketch, not to scale.';
+    const depth = depthM.value
+      ? `${formatNumber('length', depthM.value[0] * 1000, { ...this.units(), length: 'cm' })}–${formatNumber('length', depthM.value[1] * 1000, { ...this.units(), length: 'cm' })} cm deep`
+      : 'depth not known';
+    return (
+      [
+        depth,
+        bottom.value,
+        cover.value && `cover: ${cover.value}`,
+        current.value && `current: ${current.value}`,
+        light.value && `light: ${light.value}`,
+      ]
+        .filter(Boolean)
+        .join('; ') + '. A sketch, not to scale.'
+    );
   });
 
   protected readonly water = computed(() =>
@@ -187,14 +238,20 @@ export class PlaceCard {
       .join(' · '),
   );
 
-  protected readonly bottomColour = computed(() => this.view.catalogue()?.materials.get(this.place().materialIds[0] ?? '')?.colour ?? '#d9c28d');
+  protected readonly bottomColour = computed(
+    () => this.view.catalogue()?.materials.get(this.place().materialIds[0] ?? '')?.colour ?? '#d9c28d',
+  );
 
   protected readonly plants = computed(() => {
     const kinds = this.organisms().filter((entry) => entry.kind === 'plant');
     return kinds.flatMap((entry, k) =>
       Array.from({ length: 7 }, (_, i) => {
         const height = entry.form === 'stem' ? 60 + 36 * steady(entry.id, i) : 34 + 20 * steady(entry.id, i);
-        return { x: Math.round(12 + ((i + 0.5 * k + 0.3 * steady(entry.id, i + 9)) / 7) * 230), y: 122, paths: plantPaths(entry.form, height, entry.form === 'stem' ? 16 : 44, (n) => steady(entry.id, n + i * 31)) };
+        return {
+          x: Math.round(12 + ((i + 0.5 * k + 0.3 * steady(entry.id, i + 9)) / 7) * 230),
+          y: 122,
+          paths: plantPaths(entry.form, height, entry.form === 'stem' ? 16 : 44, (n) => steady(entry.id, n + i * 31)),
+        };
       }),
     );
   });

@@ -13,7 +13,14 @@ export function animalSearch(organisms: Iterable<Organism>): (query: string) => 
 }
 
 export function placeSearch(biotopes: Iterable<Biotope>): (query: string) => Biotope[] {
-  return search([...biotopes], [{ name: 'name', weight: 2 }, { name: 'locality.value', weight: 1 }, { name: 'habitat', weight: 1 }]);
+  return search(
+    [...biotopes],
+    [
+      { name: 'name', weight: 2 },
+      { name: 'locality.value', weight: 1 },
+      { name: 'habitat', weight: 1 },
+    ],
+  );
 }
 
 function search<T>(entries: readonly T[], keys: { name: string; weight: number }[]): (query: string) => T[] {

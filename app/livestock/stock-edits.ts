@@ -8,7 +8,10 @@ export function addAnimal(design: Design, animal: Animal, count: number, breed: 
   const entry = { order: nextOrder(design.stock), organismId: animal.id, count, phase: breed ? 'spawn' : 'keep' };
   const ops: Operation[] = [{ op: 'add', path: pointer('stock', newId), value: entry }];
   if (design.brief.targetStockIds.length === 0) {
-    ops.push({ op: 'add', path: '/brief/targetStockIds/-', value: newId }, { op: 'replace', path: '/brief/purpose', value: breed ? 'breed' : 'keep' });
+    ops.push(
+      { op: 'add', path: '/brief/targetStockIds/-', value: newId },
+      { op: 'replace', path: '/brief/purpose', value: breed ? 'breed' : 'keep' },
+    );
   }
   return ops;
 }

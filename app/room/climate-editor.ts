@@ -27,9 +27,25 @@ export function smoothYear(coldestC: number, warmestC: number, south: boolean): 
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form class="quick" (submit)="$event.preventDefault(); fill()">
-      <tr-quantity label="Room, coldest" kind="temperature" placeholder="e.g. 17" [limits]="[-30, 50]" [value]="coldest()" (quantity)="coldest.set($event)" />
-      <tr-quantity label="warmest" kind="temperature" placeholder="e.g. 25" [limits]="[-30, 50]" [value]="warmest()" (quantity)="warmest.set($event)" />
-      <label class="small"><input type="checkbox" [checked]="south()" (change)="south.set($any($event.target).checked)" /> coldest in July</label>
+      <tr-quantity
+        label="Room, coldest"
+        kind="temperature"
+        placeholder="e.g. 17"
+        [limits]="[-30, 50]"
+        [value]="coldest()"
+        (quantity)="coldest.set($event)"
+      />
+      <tr-quantity
+        label="warmest"
+        kind="temperature"
+        placeholder="e.g. 25"
+        [limits]="[-30, 50]"
+        [value]="warmest()"
+        (quantity)="warmest.set($event)"
+      />
+      <label class="small"
+        ><input type="checkbox" [checked]="south()" (change)="south.set($any($event.target).checked)" /> coldest in July</label
+      >
       <button nz-button type="submit">Fill the year</button>
     </form>
     @if (reason()) {
@@ -41,8 +57,22 @@ export function smoothYear(coldestC: number, warmestC: number, south: boolean): 
         <div class="months">
           @for (month of months; track month; let i = $index) {
             <span class="small">{{ month.slice(0, 3) }}</span>
-            <tr-quantity [label]="month + ' low'" [hideLabel]="true" kind="temperature" [limits]="[-30, year[i]![1]]" [value]="year[i]![0]" (quantity)="set(i, 0, $event)" />
-            <tr-quantity [label]="month + ' high'" [hideLabel]="true" kind="temperature" [limits]="[year[i]![0], 50]" [value]="year[i]![1]" (quantity)="set(i, 1, $event)" />
+            <tr-quantity
+              [label]="month + ' low'"
+              [hideLabel]="true"
+              kind="temperature"
+              [limits]="[-30, year[i]![1]]"
+              [value]="year[i]![0]"
+              (quantity)="set(i, 0, $event)"
+            />
+            <tr-quantity
+              [label]="month + ' high'"
+              [hideLabel]="true"
+              kind="temperature"
+              [limits]="[year[i]![0], 50]"
+              [value]="year[i]![1]"
+              (quantity)="set(i, 1, $event)"
+            />
           }
         </div>
       </details>

@@ -24,7 +24,18 @@ import { YearChart } from '../ui/year-chart';
 /** A room: its tanks, its year, the waters at hand. */
 @Component({
   selector: 'tr-room-page',
-  imports: [RouterLink, DatePipe, NzButtonModule, NzInputModule, SaveMark, UnitsMenu, SeverityGlyph, ClimateEditor, SourcesEditor, YearChart],
+  imports: [
+    RouterLink,
+    DatePipe,
+    NzButtonModule,
+    NzInputModule,
+    SaveMark,
+    UnitsMenu,
+    SeverityGlyph,
+    ClimateEditor,
+    SourcesEditor,
+    YearChart,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './room-page.html',
   styleUrl: './room-page.less',
@@ -123,9 +134,11 @@ export class RoomPage {
   protected async open(files: FileList | null): Promise<void> {
     const file = files?.[0];
     if (!file) return;
-    if (file.size > MAX_FILE_BYTES) return this.problems.set([`${file.name}: the file is larger than a design can be. Nothing was changed.`]);
+    if (file.size > MAX_FILE_BYTES)
+      return this.problems.set([`${file.name}: the file is larger than a design can be. Nothing was changed.`]);
     const read = await this.library.importDesign(await file.text());
-    if (!read.ok) return this.problems.set([...read.refusals.map(({ path, reason }) => `${file.name}: ${path}: ${reason}.`), 'Nothing was changed.']);
+    if (!read.ok)
+      return this.problems.set([...read.refusals.map(({ path, reason }) => `${file.name}: ${path}: ${reason}.`), 'Nothing was changed.']);
     this.problems.set([]);
     await this.router.navigate(['/tank', read.document.id, 'livestock']);
   }

@@ -53,11 +53,17 @@ import { READINGS, addSource, setDisinfectant, setReading, type Reading } from '
               <td>
                 <select [attr.aria-label]="'Disinfectant of ' + source.name" (change)="disinfect(source.id, $any($event.target).value)">
                   @for (option of options; track option.value) {
-                    <option [value]="option.value" [selected]="option.value === (source.entry.disinfectant.value ?? '')">{{ option.name }}</option>
+                    <option [value]="option.value" [selected]="option.value === (source.entry.disinfectant.value ?? '')">
+                      {{ option.name }}
+                    </option>
                   }
                 </select>
               </td>
-              <td class="end"><button nz-button type="button" [attr.aria-label]="'Take out ' + source.name" (click)="patch.emit(out(source.id))">Out</button></td>
+              <td class="end">
+                <button nz-button type="button" [attr.aria-label]="'Take out ' + source.name" (click)="patch.emit(out(source.id))">
+                  Out
+                </button>
+              </td>
             </tr>
           }
         </tbody>
@@ -120,7 +126,12 @@ export class SourcesEditor {
   ];
   protected readonly types = computed(() => [...this.catalogue().waters.values()]);
   protected readonly sources = computed(() =>
-    inOrder(this.room().sources).map(([id, entry]) => ({ id, name: entry.name, entry, measured: READINGS.some((reading) => entry[reading].basis === 'measured') })),
+    inOrder(this.room().sources).map(([id, entry]) => ({
+      id,
+      name: entry.name,
+      entry,
+      measured: READINGS.some((reading) => entry[reading].basis === 'measured'),
+    })),
   );
 
   protected unit(reading: Reading): string {
@@ -140,7 +151,8 @@ export class SourcesEditor {
   }
 
   protected disinfect(id: string, value: string): void {
-    const stated = this.options.find((option) => option.value === value && value !== '')?.value as 'none' | 'chlorine' | 'chloramine' | undefined;
+    const stated = this.options.find((option) => option.value === value && value !== '')?.value as
+      'none' | 'chlorine' | 'chloramine' | undefined;
     this.patch.emit(setDisinfectant(id, stated ?? null));
   }
 }

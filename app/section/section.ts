@@ -30,7 +30,10 @@ export class Section {
   protected readonly frame = computed(() => {
     const vessel = this.vessel();
     if (!vessel) return null;
-    const scale = Math.min((VIEW.width - VIEW.left - VIEW.right) / vessel.lengthMm, (VIEW.height - VIEW.top - VIEW.bottom) / vessel.heightMm);
+    const scale = Math.min(
+      (VIEW.width - VIEW.left - VIEW.right) / vessel.lengthMm,
+      (VIEW.height - VIEW.top - VIEW.bottom) / vessel.heightMm,
+    );
     const width = vessel.lengthMm * scale;
     const height = vessel.heightMm * scale;
     const x0 = VIEW.left + (VIEW.width - VIEW.left - VIEW.right - width) / 2;
@@ -76,10 +79,19 @@ export class Section {
     const seen = new Set<string>();
     return this.view.open().flatMap((finding) => {
       const place = finding.code === 'vessel.lid' ? 'lid' : finding.code === 'vessel.footprint' ? 'floor' : null;
-      if (!place || finding.severity !== 'conflict' && finding.severity !== 'watch' || seen.has(place)) return [];
+      if (!place || (finding.severity !== 'conflict' && finding.severity !== 'watch') || seen.has(place)) return [];
       seen.add(place);
       const text = plain(wordFinding(finding, assessment, this.units()).title);
-      return [{ key: finding.key, severity: finding.severity, text, x: frame.x0 + frame.width * 0.5, y: place === 'lid' ? frame.top : frame.y0, labelY: place === 'lid' ? frame.top - 9 : frame.y0 - 12 }];
+      return [
+        {
+          key: finding.key,
+          severity: finding.severity,
+          text,
+          x: frame.x0 + frame.width * 0.5,
+          y: place === 'lid' ? frame.top : frame.y0,
+          labelY: place === 'lid' ? frame.top - 9 : frame.y0 - 12,
+        },
+      ];
     });
   });
 
@@ -125,6 +137,7 @@ export class Section {
 
   private setLevel(mm: number): void {
     const level = Math.min(mm, this.vessel()?.heightMm ?? mm);
-    if (level !== this.vessel()?.waterLevelMm) this.store.edit('Water level', [{ op: 'replace', path: '/vessel/waterLevelMm', value: level }]);
+    if (level !== this.vessel()?.waterLevelMm)
+      this.store.edit('Water level', [{ op: 'replace', path: '/vessel/waterLevelMm', value: level }]);
   }
 }

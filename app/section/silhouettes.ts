@@ -3,11 +3,15 @@ import type { Form } from '../../core/catalogue/organism';
 /** Generic body forms in a unit box: x from nose (0) to tail (1), y from back (0) to belly (1). Commands and numbers alternate as in SVG. */
 const BODIES: Partial<Record<Form, string>> = {
   'slender-fish': 'M0 .52 C .12 .16 .38 .02 .74 .36 L 1 .06 Q .9 .5 1 .96 L .74 .64 C .4 1 .12 .86 0 .52 Z',
-  'deep-fish': 'M0 .55 C .1 .28 .28 .12 .42 .12 L .52 0 L .66 .18 Q .74 .3 .78 .4 L 1 .16 Q .92 .52 1 .88 L .78 .62 Q .7 .84 .58 .92 L .5 1 L .4 .92 C .24 .92 .08 .8 0 .55 Z',
-  'small-cichlid': 'M0 .58 C .08 .32 .2 .2 .3 .16 Q .5 -.04 .74 .18 L .8 .36 L 1 .18 Q .93 .54 1 .9 L .8 .7 Q .68 .98 .5 .94 C .26 1 .08 .88 0 .58 Z',
-  shrimp: 'M0 .3 L .14 .34 Q .2 .12 .42 .16 Q .66 .08 .78 .42 L .98 .66 L .96 .9 L .82 .78 Q .68 .84 .6 .66 L .56 .94 L .5 .7 L .44 .96 L .38 .7 L .3 .92 L .27 .66 Q .16 .6 .14 .44 Z',
+  'deep-fish':
+    'M0 .55 C .1 .28 .28 .12 .42 .12 L .52 0 L .66 .18 Q .74 .3 .78 .4 L 1 .16 Q .92 .52 1 .88 L .78 .62 Q .7 .84 .58 .92 L .5 1 L .4 .92 C .24 .92 .08 .8 0 .55 Z',
+  'small-cichlid':
+    'M0 .58 C .08 .32 .2 .2 .3 .16 Q .5 -.04 .74 .18 L .8 .36 L 1 .18 Q .93 .54 1 .9 L .8 .7 Q .68 .98 .5 .94 C .26 1 .08 .88 0 .58 Z',
+  shrimp:
+    'M0 .3 L .14 .34 Q .2 .12 .42 .16 Q .66 .08 .78 .42 L .98 .66 L .96 .9 L .82 .78 Q .68 .84 .6 .66 L .56 .94 L .5 .7 L .44 .96 L .38 .7 L .3 .92 L .27 .66 Q .16 .6 .14 .44 Z',
   snail: 'M0 .94 Q .04 .62 .2 .68 Q .18 .1 .58 .04 Q .98 .06 .96 .52 Q .94 .82 .72 .86 L 1 .98 L 0 1 Z',
-  salamander: 'M0 .5 Q .02 .2 .13 .22 L .16 .06 L .21 .24 Q .4 .2 .58 .26 Q .8 .18 1 .44 Q .82 .66 .62 .7 L .64 .98 L .58 .98 L .55 .72 L .34 .74 L .35 1 L .29 1 L .27 .74 Q .05 .8 0 .5 Z',
+  salamander:
+    'M0 .5 Q .02 .2 .13 .22 L .16 .06 L .21 .24 Q .4 .2 .58 .26 Q .8 .18 1 .44 Q .82 .66 .62 .7 L .64 .98 L .58 .98 L .55 .72 L .34 .74 L .35 1 L .29 1 L .27 .74 Q .05 .8 0 .5 Z',
 };
 
 /** The outline of an animal, scaled to millimetres. */
@@ -42,7 +46,9 @@ export function plantPaths(form: Form, heightMm: number, widthMm: number, seed: 
       const lean = ((i + 0.5) / leaves - 0.5) * widthMm;
       const tall = heightMm * (1 - 0.5 * Math.abs(lean / widthMm)) * (0.8 + 0.2 * seed(i));
       const blade = form === 'rosette' ? 0.07 * heightMm : 0.045 * heightMm;
-      paths.push(`M${p(0, 0)} Q ${p(lean * 0.15, tall * 0.5)} ${p(lean * 0.6, tall * 0.7)} Q ${p(lean * 0.6 - blade, tall * 0.92)} ${p(lean, tall)} Q ${p(lean * 0.6 + blade, tall * 0.7)} ${p(lean * 0.5, tall * 0.6)}`);
+      paths.push(
+        `M${p(0, 0)} Q ${p(lean * 0.15, tall * 0.5)} ${p(lean * 0.6, tall * 0.7)} Q ${p(lean * 0.6 - blade, tall * 0.92)} ${p(lean, tall)} Q ${p(lean * 0.6 + blade, tall * 0.7)} ${p(lean * 0.5, tall * 0.6)}`,
+      );
     }
   } else if (form === 'moss') {
     for (let i = 0; i < 46; i++) {

@@ -18,7 +18,10 @@ import { TankView } from './tank-view';
         <p>Heater and cooler are set on the <a [routerLink]="['/tank', view.design()?.id, 'vessel']">Vessel bench</a>.</p>
       }
       @if (bench() === 'plants') {
-        <p>Plants of a place can be put in from the <a [routerLink]="['/tank', view.design()?.id, 'livestock']">Livestock bench</a>; their water is judged.</p>
+        <p>
+          Plants of a place can be put in from the <a [routerLink]="['/tank', view.design()?.id, 'livestock']">Livestock bench</a>; their
+          water is judged.
+        </p>
       }
       @if (bench() === 'stocking') {
         <p>Counts and group sizes are on the <a [routerLink]="['/tank', view.design()?.id, 'livestock']">Livestock bench</a>.</p>

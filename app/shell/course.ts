@@ -14,7 +14,14 @@ import { TankView } from './tank-view';
   template: `
     <nav aria-label="Benches">
       @for (bench of benches(); track bench.id) {
-        <a [routerLink]="bench.id" routerLinkActive="here" ariaCurrentWhenActive="page" [style.--band-colour]="bench.band" [style.--band-ink]="bench.ink" [attr.aria-keyshortcuts]="bench.key">
+        <a
+          [routerLink]="bench.id"
+          routerLinkActive="here"
+          ariaCurrentWhenActive="page"
+          [style.--band-colour]="bench.band"
+          [style.--band-ink]="bench.ink"
+          [attr.aria-keyshortcuts]="bench.key"
+        >
           <span class="name">{{ bench.name }}</span>
           @if (bench.count > 0) {
             <span class="count" aria-hidden="true">{{ bench.count }}</span>
@@ -117,11 +124,16 @@ export class Course {
     switch (bench) {
       case 'livestock': {
         const count = Object.values(design.stock).reduce((sum, entry) => sum + entry.count, 0);
-        return count === 0 ? 'choose first' : `${count} adult${count === 1 ? '' : 's'}, ${design.brief.purpose === 'breed' ? 'breeding' : 'kept'}`;
+        return count === 0
+          ? 'choose first'
+          : `${count} adult${count === 1 ? '' : 's'}, ${design.brief.purpose === 'breed' ? 'breeding' : 'kept'}`;
       }
       case 'vessel': {
         const { vessel } = design;
-        return vessel ? [vessel.lengthMm, vessel.widthMm, vessel.heightMm].map((mm) => formatQuantity('length', mm, units).split(' ')[0]).join(' × ') + ` ${units.length}` : 'not chosen';
+        return vessel
+          ? [vessel.lengthMm, vessel.widthMm, vessel.heightMm].map((mm) => formatQuantity('length', mm, units).split(' ')[0]).join(' × ') +
+              ` ${units.length}`
+          : 'not chosen';
       }
       case 'water': {
         const gh = derived['planned.ghDh'].value;
@@ -132,7 +144,11 @@ export class Course {
       case 'equipment': {
         const span = derived['planned.temperatureC'].interval;
         const device = Object.values(design.equipment)[0];
-        return device ? `${device.kind} at ${formatQuantity('temperature', device.setPointC, units)}` : span ? `no heater, ${formatSpan('temperature', span, units)}` : 'no heater';
+        return device
+          ? `${device.kind} at ${formatQuantity('temperature', device.setPointC, units)}`
+          : span
+            ? `no heater, ${formatSpan('temperature', span, units)}`
+            : 'no heater';
       }
       case 'plants': {
         const kinds = this.view.members().filter(({ organism }) => organism?.kind === 'plant').length;

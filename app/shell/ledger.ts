@@ -19,6 +19,7 @@ import { Why } from './why';
   selector: 'tr-ledger',
   imports: [NgTemplateOutlet, NzButtonModule, NzInputModule, LatinText, SeverityGlyph],
   changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { role: 'complementary', 'aria-label': 'Ledger' },
   templateUrl: './ledger.html',
   styleUrl: './ledger.less',
 })
@@ -30,7 +31,7 @@ export class Ledger {
   private readonly units = inject(PreferencesStore).units;
 
   protected readonly showFits = signal(false);
-  protected readonly showUnknown = signal(false);
+  protected readonly showUnknown = signal<boolean | null>(null);
   protected readonly showAccepted = signal(false);
   protected readonly accepting = signal<string | null>(null);
 
@@ -65,6 +66,9 @@ export class Ledger {
     };
   });
 
+  /** With nothing worse to show, what is unknown comes first. */
+  protected readonly unknownOpen = computed(() => this.showUnknown() ?? this.groups().open.length === 0);
+
   protected readonly summary = computed(() => {
     const count = (severity: Finding['severity']) => this.view.open().filter((finding) => finding.severity === severity).length;
     const parts = [
@@ -85,7 +89,8 @@ export class Ledger {
 
   protected goTo(finding: Finding): void {
     const { design } = this.store.current ?? {};
-    const bench = finding.bench === 'equipment' || finding.bench === 'vessel' ? 'vessel' : finding.bench === 'stocking' ? 'livestock' : finding.bench;
+    const bench =
+      finding.bench === 'equipment' || finding.bench === 'vessel' ? 'vessel' : finding.bench === 'stocking' ? 'livestock' : finding.bench;
     if (design) void this.router.navigate(['/tank', design.state.document.id, bench]);
   }
 

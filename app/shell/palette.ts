@@ -1,4 +1,15 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal, viewChild, type ElementRef } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  output,
+  signal,
+  viewChild,
+  type ElementRef,
+} from '@angular/core';
 import { Router } from '@angular/router';
 import Fuse from 'fuse.js';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -17,11 +28,19 @@ interface Command {
   imports: [NzInputModule, NzModalModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <nz-modal [nzVisible]="visible()" nzTitle="Find and do" [nzFooter]="null" [nzWidth]="440" (nzOnCancel)="visible.set(false)">
+    <nz-modal
+      [nzVisible]="visible()"
+      nzTitle="Find and do"
+      [nzFooter]="null"
+      [nzWidth]="440"
+     
+      (nzOnCancel)="visible.set(false)"
+    >
       <ng-container *nzModalContent>
         <input
           nz-input
-          #box
+          #queryBox
+          cdkFocusInitial
           role="combobox"
           aria-label="What to do"
           aria-controls="palette-list"
@@ -29,12 +48,14 @@ interface Command {
           autocomplete="off"
           [attr.aria-activedescendant]="'palette-' + at()"
           [value]="query()"
-          (input)="search(box.value)"
+          (input)="search(queryBox.value)"
           (keydown)="keydown($event)"
         />
         <ul id="palette-list" role="listbox" aria-label="Commands">
           @for (command of found(); track command.name) {
-            <li role="option" [id]="'palette-' + $index" [attr.aria-selected]="$index === at()" (mousedown)="run(command)">{{ command.name }}</li>
+            <li role="option" [id]="'palette-' + $index" [attr.aria-selected]="$index === at()" (mousedown)="run(command)">
+              {{ command.name }}
+            </li>
           }
         </ul>
         @if (found().length === 0) {
@@ -68,7 +89,6 @@ export class Palette {
   readonly help = output<void>();
   private readonly router = inject(Router);
   private readonly preferences = inject(PreferencesStore);
-  private readonly box = viewChild<ElementRef<HTMLInputElement>>('box');
 
   protected readonly visible = signal(false);
   protected readonly query = signal('');
@@ -83,13 +103,9 @@ export class Palette {
     { name: 'Show the keys', act: () => this.help.emit() },
   ];
   private readonly fuse = new Fuse(this.commands, { keys: ['name'], threshold: 0.4, ignoreLocation: true });
-  protected readonly found = computed(() => (this.query().trim() === '' ? this.commands : this.fuse.search(this.query()).map(({ item }) => item)).slice(0, 9));
-
-  constructor() {
-    effect(() => {
-      if (this.visible()) this.box()?.nativeElement.focus();
-    });
-  }
+  protected readonly found = computed(() =>
+    (this.query().trim() === '' ? this.commands : this.fuse.search(this.query()).map(({ item }) => item)).slice(0, 9),
+  );
 
   open(): void {
     this.search('');

@@ -1,4 +1,17 @@
-import { ChangeDetectionStrategy, Component, HostListener, OnDestroy, OnInit, computed, effect, inject, input, signal, viewChild, type ElementRef } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  HostListener,
+  OnDestroy,
+  OnInit,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+  viewChild,
+  type ElementRef,
+} from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Title } from '@angular/platform-browser';
 import { Router, RouterLink, RouterOutlet } from '@angular/router';
@@ -24,7 +37,20 @@ import { WindowStrip } from './window-strip';
 /** The frame round a tank: course, bench, ledger, window strip. */
 @Component({
   selector: 'tr-tank-page',
-  imports: [RouterOutlet, RouterLink, NzButtonModule, NzInputModule, Course, Ledger, WindowStrip, WhyDrawer, KeysHelp, Palette, SaveMark, UnitsMenu],
+  imports: [
+    RouterOutlet,
+    RouterLink,
+    NzButtonModule,
+    NzInputModule,
+    Course,
+    Ledger,
+    WindowStrip,
+    WhyDrawer,
+    KeysHelp,
+    Palette,
+    SaveMark,
+    UnitsMenu,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './tank-page.html',
   styleUrl: './tank-page.less',
@@ -71,7 +97,9 @@ export class TankPage implements OnInit, OnDestroy {
   }
 
   ngOnInit(): void {
-    const toBench = Object.fromEntries(BENCHES.map((bench) => [bench.key, unlessTyping(() => void this.router.navigate(['/tank', this.tankId(), bench.id]))]));
+    const toBench = Object.fromEntries(
+      BENCHES.map((bench) => [bench.key, unlessTyping(() => void this.router.navigate(['/tank', this.tankId(), bench.id]))]),
+    );
     this.stopKeys = tinykeys(window, {
       ...toBench,
       '$mod+z': unlessTyping(() => this.undo()),
@@ -126,7 +154,10 @@ export class TankPage implements OnInit, OnDestroy {
 function unlessTyping(act: () => void): (event: KeyboardEvent) => void {
   return (event) => {
     const target = event.target as HTMLElement;
-    if (target.closest('input:not([type=radio]):not([type=checkbox]):not([type=range]), textarea, select, [contenteditable], [role=dialog]')) return;
+    if (
+      target.closest('input:not([type=radio]):not([type=checkbox]):not([type=range]), textarea, select, [contenteditable], [role=dialog]')
+    )
+      return;
     event.preventDefault();
     act();
   };

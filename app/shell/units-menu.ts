@@ -16,24 +16,45 @@ import { PreferencesStore } from '../store/preferences';
       <ng-container *nzModalContent>
         <div class="rows">
           <span id="unit-length">Length</span>
-          <nz-radio-group nzButtonStyle="solid" aria-labelledby="unit-length" [ngModel]="units().length" (ngModelChange)="preferences.setUnit('length', $event)">
-            <label nz-radio-button nzValue="mm">mm</label><label nz-radio-button nzValue="cm">cm</label><label nz-radio-button nzValue="in">inch</label>
+          <nz-radio-group
+            nzButtonStyle="solid"
+            aria-labelledby="unit-length"
+            [ngModel]="units().length"
+            (ngModelChange)="preferences.setUnit('length', $event)"
+          >
+            <label nz-radio-button nzValue="mm">mm</label><label nz-radio-button nzValue="cm">cm</label
+            ><label nz-radio-button nzValue="in">inch</label>
           </nz-radio-group>
           <span id="unit-volume">Volume</span>
-          <nz-radio-group nzButtonStyle="solid" aria-labelledby="unit-volume" [ngModel]="units().volume" (ngModelChange)="preferences.setUnit('volume', $event)">
+          <nz-radio-group
+            nzButtonStyle="solid"
+            aria-labelledby="unit-volume"
+            [ngModel]="units().volume"
+            (ngModelChange)="preferences.setUnit('volume', $event)"
+          >
             <label nz-radio-button nzValue="L">litre</label><label nz-radio-button nzValue="gal">US gallon</label>
           </nz-radio-group>
           <span id="unit-temperature">Temperature</span>
-          <nz-radio-group nzButtonStyle="solid" aria-labelledby="unit-temperature" [ngModel]="units().temperature" (ngModelChange)="preferences.setUnit('temperature', $event)">
+          <nz-radio-group
+            nzButtonStyle="solid"
+            aria-labelledby="unit-temperature"
+            [ngModel]="units().temperature"
+            (ngModelChange)="preferences.setUnit('temperature', $event)"
+          >
             <label nz-radio-button nzValue="°C">°C</label><label nz-radio-button nzValue="°F">°F</label>
           </nz-radio-group>
           <span id="unit-conductivity">Conductivity</span>
           <nz-radio-group nzButtonStyle="solid" aria-labelledby="unit-conductivity" [ngModel]="tds()" (ngModelChange)="setTds($event)">
-            <label nz-radio-button [nzValue]="0">µS/cm</label><label nz-radio-button [nzValue]="0.5">TDS ×0.5</label><label nz-radio-button [nzValue]="0.64">×0.64</label
-            ><label nz-radio-button [nzValue]="0.7">×0.7</label>
+            <label nz-radio-button [nzValue]="0">µS/cm</label><label nz-radio-button [nzValue]="0.5">TDS ×0.5</label
+            ><label nz-radio-button [nzValue]="0.64">×0.64</label><label nz-radio-button [nzValue]="0.7">×0.7</label>
           </nz-radio-group>
           <span id="unit-theme">Light</span>
-          <nz-radio-group nzButtonStyle="solid" aria-labelledby="unit-theme" [ngModel]="preferences.theme()" (ngModelChange)="preferences.theme.set($event)">
+          <nz-radio-group
+            nzButtonStyle="solid"
+            aria-labelledby="unit-theme"
+            [ngModel]="preferences.theme()"
+            (ngModelChange)="preferences.theme.set($event)"
+          >
             <label nz-radio-button nzValue="loam">Loam</label><label nz-radio-button nzValue="night">Night room</label>
           </nz-radio-group>
         </div>

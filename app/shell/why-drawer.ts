@@ -1,4 +1,5 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, ElementRef, viewChild } from '@angular/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzDrawerModule } from 'ng-zorro-antd/drawer';
 import { calculations } from '../../core/assessment/calculations';
 import { plannedNode, windowNodeOf } from '../../core/assessment/derive';
@@ -21,81 +22,96 @@ interface Row {
 /** Opens a number or a judgement: formula, inputs, source, validity, uncertainty, and who sets each edge. */
 @Component({
   selector: 'tr-why-drawer',
-  imports: [NzDrawerModule, LatinText],
+  imports: [NzButtonModule, NzDrawerModule, LatinText],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <nz-drawer [nzVisible]="!!subject()" [nzTitle]="title()" [nzWidth]="420" [nzMaskClosable]="true" (nzOnClose)="why.close()">
+    <nz-drawer [nzVisible]="!!subject()" [nzClosable]="false" [nzWidth]="420" [nzMaskClosable]="true" (nzOnClose)="why.close()">
       <ng-container *nzDrawerContent>
-        @if (judgement(); as j) {
-          <p class="lead"><tr-latin [text]="j.reason" /></p>
-          <p class="soft small">{{ j.basis }}{{ j.source ? ': ' + j.source : '' }}{{ j.note ? '. ' + j.note : '' }}</p>
-        }
-        @if (edges(); as e) {
-          <h3>Who sets the edges</h3>
-          <p>{{ e.summary }}</p>
-          @if (e.low) {
-            <p>Low edge: <tr-latin [text]="e.low" /></p>
-          }
-          @if (e.high) {
-            <p>High edge: <tr-latin [text]="e.high" /></p>
-          }
-          <table>
-            <thead>
-              <tr>
-                <th scope="col">Who</th>
-                <th scope="col">Comfort</th>
-                <th scope="col">Survives</th>
-                <th scope="col">Basis</th>
-              </tr>
-            </thead>
-            <tbody>
-              @for (row of e.rows; track row.id) {
-                <tr>
-                  <td><tr-latin [text]="row.name" /></td>
-                  <td>{{ row.optimum }}</td>
-                  <td>{{ row.tolerance }}</td>
-                  <td class="soft small">{{ row.basis }}</td>
-                </tr>
-              }
-            </tbody>
-          </table>
-        }
-        @for (block of blocks(); track block.node) {
-          <section>
-            <h3>{{ block.title }}</h3>
-            <p>
-              <strong>{{ block.value }}</strong>
-              @if (block.interval) {
-                <span class="soft"> · {{ block.interval }}</span>
-              }
-            </p>
-            @if (block.note) {
-              <p class="small">{{ block.note }}</p>
+        @if (subject()) {
+          <div role="dialog" aria-modal="true" [attr.aria-label]="title()">
+            <div class="head">
+              <h2>{{ title() }}</h2>
+              <button nz-button #close type="button" (click)="why.close()">Close</button>
+            </div>
+            @if (judgement(); as j) {
+              <p class="lead"><tr-latin [text]="j.reason" /></p>
+              <p class="soft small">{{ j.basis }}{{ j.source ? ': ' + j.source : '' }}{{ j.note ? '. ' + j.note : '' }}</p>
             }
-            @if (block.formula) {
-              <p class="formula">{{ block.formula }}</p>
+            @if (edges(); as e) {
+              <h3>Who sets the edges</h3>
+              <p>{{ e.summary }}</p>
+              @if (e.low) {
+                <p>Low edge: <tr-latin [text]="e.low" /></p>
+              }
+              @if (e.high) {
+                <p>High edge: <tr-latin [text]="e.high" /></p>
+              }
+              <table>
+                <thead>
+                  <tr>
+                    <th scope="col">Who</th>
+                    <th scope="col">Comfort</th>
+                    <th scope="col">Survives</th>
+                    <th scope="col">Basis</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  @for (row of e.rows; track row.id) {
+                    <tr>
+                      <td><tr-latin [text]="row.name" /></td>
+                      <td>{{ row.optimum }}</td>
+                      <td>{{ row.tolerance }}</td>
+                      <td class="soft small">{{ row.basis }}</td>
+                    </tr>
+                  }
+                </tbody>
+              </table>
             }
-            @if (block.inputs.length > 0) {
-              <dl>
-                @for (row of block.inputs; track row.name) {
-                  <dt>{{ row.name }}</dt>
-                  <dd>{{ row.value }}</dd>
+            @for (block of blocks(); track block.node) {
+              <section>
+                <h3>{{ block.title }}</h3>
+                <p>
+                  <strong>{{ block.value }}</strong>
+                  @if (block.interval) {
+                    <span class="soft"> · {{ block.interval }}</span>
+                  }
+                </p>
+                @if (block.note) {
+                  <p class="small">{{ block.note }}</p>
                 }
-              </dl>
+                @if (block.formula) {
+                  <p class="formula">{{ block.formula }}</p>
+                }
+                @if (block.inputs.length > 0) {
+                  <dl>
+                    @for (row of block.inputs; track row.name) {
+                      <dt>{{ row.name }}</dt>
+                      <dd>{{ row.value }}</dd>
+                    }
+                  </dl>
+                }
+                @if (block.calc; as calc) {
+                  <p class="small"><strong>Holds for</strong> {{ calc.validity }}.</p>
+                  <p class="small"><strong>Doubt</strong> {{ calc.uncertainty }}.</p>
+                  @for (source of calc.source; track source.citation) {
+                    <p class="small soft">{{ source.citation }} ({{ source.basis }})</p>
+                  }
+                }
+              </section>
             }
-            @if (block.calc; as calc) {
-              <p class="small"><strong>Holds for</strong> {{ calc.validity }}.</p>
-              <p class="small"><strong>Doubt</strong> {{ calc.uncertainty }}.</p>
-              @for (source of calc.source; track source.citation) {
-                <p class="small soft">{{ source.citation }} ({{ source.basis }})</p>
-              }
-            }
-          </section>
+          </div>
         }
       </ng-container>
     </nz-drawer>
   `,
   styles: `
+    .head {
+      display: flex;
+      align-items: flex-start;
+      justify-content: space-between;
+      gap: 12px;
+      margin-bottom: 8px;
+    }
     h3 {
       margin: 14px 0 4px;
     }
@@ -135,6 +151,12 @@ export class WhyDrawer {
   private readonly view = inject(TankView);
   private readonly units = inject(PreferencesStore).units;
   protected readonly subject = this.why.subject;
+  private readonly close = viewChild('close', { read: ElementRef<HTMLButtonElement> });
+
+  constructor() {
+    // the keyboard goes with the eye
+    effect(() => this.close()?.nativeElement.focus());
+  }
 
   private readonly finding = computed(() => {
     const subject = this.subject();
@@ -159,7 +181,12 @@ export class WhyDrawer {
     const finding = this.finding();
     const assessment = this.view.assessment();
     if (!finding || !assessment) return null;
-    return { reason: wordFinding(finding, assessment, this.units()).reason, basis: BASIS_WORD[finding.basis], source: finding.source, note: finding.note };
+    return {
+      reason: wordFinding(finding, assessment, this.units()).reason,
+      basis: BASIS_WORD[finding.basis],
+      source: finding.source,
+      note: finding.note,
+    };
   });
 
   protected readonly edges = computed(() => {
@@ -200,7 +227,8 @@ export class WhyDrawer {
     return nodes.map((node) => {
       const calc = node.calculationId ? calculations.find(node.calculationId) : undefined;
       const kind: QuantityKind | null = parameter ? PARAMETER_META[parameter].kind : node.node.startsWith('vessel.') ? 'volume' : null;
-      const value = typeof node.value === 'number' && kind ? formatQuantity(kind, node.value, this.units()) : node.value === null ? 'not known' : '';
+      const value =
+        typeof node.value === 'number' && kind ? formatQuantity(kind, node.value, this.units()) : node.value === null ? 'not known' : '';
       return {
         node: node.node,
         title: calc?.title ?? (parameter ? `Planned ${PARAMETER_META[parameter].name.toLowerCase()}` : 'Stated'),

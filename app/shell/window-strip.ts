@@ -16,6 +16,7 @@ const MOST_LINES = 9;
 @Component({
   selector: 'tr-window-strip',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { role: 'region', 'aria-label': 'Window' },
   template: `
     @for (cell of cells(); track cell.parameter) {
       <button type="button" [attr.data-parameter]="cell.parameter" [attr.aria-label]="cell.label" (click)="why.parameter(cell.parameter)">
@@ -27,8 +28,30 @@ const MOST_LINES = 9;
         </span>
         <svg [attr.viewBox]="'0 0 ' + width + ' 60'" aria-hidden="true">
           @if (cell.band; as band) {
-            <rect class="band" [attr.x]="band.x" [attr.y]="plot.top - 2" [attr.width]="band.width" [attr.height]="plot.bottom - plot.top + 2" />
-            <path class="band-edge" [attr.d]="'M' + band.x + ' ' + (plot.top - 2) + 'V' + plot.bottom + 'M' + (band.x + band.width) + ' ' + (plot.top - 2) + 'V' + plot.bottom" />
+            <rect
+              class="band"
+              [attr.x]="band.x"
+              [attr.y]="plot.top - 2"
+              [attr.width]="band.width"
+              [attr.height]="plot.bottom - plot.top + 2"
+            />
+            <path
+              class="band-edge"
+              [attr.d]="
+                'M' +
+                band.x +
+                ' ' +
+                (plot.top - 2) +
+                'V' +
+                plot.bottom +
+                'M' +
+                (band.x + band.width) +
+                ' ' +
+                (plot.top - 2) +
+                'V' +
+                plot.bottom
+              "
+            />
           }
           @for (line of cell.lines; track $index) {
             <path class="tolerance" [attr.d]="line" />
@@ -170,7 +193,12 @@ export class WindowStrip {
       .range([6, WIDTH - 6]);
     const [from, to] = x.domain() as [number, number];
     const at = (si: number) => Math.round(x(Math.min(Math.max(shown(si), from), to)) * 10) / 10;
-    const lines = spans.slice(0, MOST_LINES).map((span, i) => `M${at(span[0] ?? low)} ${PLOT.top + 3 + (i * 30) / Math.max(4, Math.min(spans.length, MOST_LINES))}H${at(span[1] ?? high)}`);
+    const lines = spans
+      .slice(0, MOST_LINES)
+      .map(
+        (span, i) =>
+          `M${at(span[0] ?? low)} ${PLOT.top + 3 + (i * 30) / Math.max(4, Math.min(spans.length, MOST_LINES))}H${at(span[1] ?? high)}`,
+      );
     const ticks = x.ticks(4).map((tick) => ({
       x: Math.round(x(tick)),
       text: String(tick),
@@ -178,7 +206,8 @@ export class WindowStrip {
     }));
     const span = window?.optimum ?? window?.tolerance ?? null;
     const seasonal = parameter === 'temperatureC' && interval;
-    const text = value === null ? '–' : seasonal ? formatSpan(meta.kind, interval, units).split(' ')[0]! : formatNumber(meta.kind, value, units);
+    const text =
+      value === null ? '–' : seasonal ? formatSpan(meta.kind, interval, units).split(' ')[0]! : formatNumber(meta.kind, value, units);
     const verdict = this.view.worstOfParameter(parameter) ?? 'fits';
     const { unit } = unitOf(meta.kind, units);
     return {

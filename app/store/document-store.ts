@@ -4,10 +4,7 @@ import type * as z from 'zod';
 import { applyEdit, type Edit, type Refusal } from '../../core/design/edit';
 
 export type SaveState =
-  | { kind: 'saved'; at: Date | null }
-  | { kind: 'saving' }
-  | { kind: 'failed'; reason: string }
-  | { kind: 'read-only' };
+  { kind: 'saved'; at: Date | null } | { kind: 'saving' } | { kind: 'failed'; reason: string } | { kind: 'read-only' };
 
 export interface DocumentState<T> {
   document: T;
@@ -36,7 +33,13 @@ export class DocumentStore<T extends { rev: number }> {
     private readonly schema: z.ZodType<T>,
     private readonly write: (document: T) => Promise<void>,
   ) {
-    this.subject = new BehaviorSubject<DocumentState<T>>({ document, undo: [], redo: [], save: { kind: 'saved', at: savedAt }, refusals: [] });
+    this.subject = new BehaviorSubject<DocumentState<T>>({
+      document,
+      undo: [],
+      redo: [],
+      save: { kind: 'saved', at: savedAt },
+      refusals: [],
+    });
     this.state$ = this.subject.asObservable();
   }
 
@@ -46,7 +49,10 @@ export class DocumentStore<T extends { rev: number }> {
 
   /** Applies one gesture. A refused edit changes nothing and leaves its reasons in the state. */
   edit(label: string, patch: readonly Operation[]): boolean {
-    return this.apply({ label, patch }, (state, inverse) => ({ undo: [...state.undo, { label, patch: inverse }].slice(-HISTORY), redo: [] }));
+    return this.apply({ label, patch }, (state, inverse) => ({
+      undo: [...state.undo, { label, patch: inverse }].slice(-HISTORY),
+      redo: [],
+    }));
   }
 
   undo(): void {

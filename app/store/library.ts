@@ -134,7 +134,12 @@ export class Library {
   }
 }
 
-function trusted<T>(stored: unknown, schema: { safeParse(value: unknown): { success: true; data: T } | { success: false; error: import('zod').ZodError } }, name: string, version: number): T {
+function trusted<T>(
+  stored: unknown,
+  schema: { safeParse(value: unknown): { success: true; data: T } | { success: false; error: import('zod').ZodError } },
+  name: string,
+  version: number,
+): T {
   const newer = newerThan(stored, name, version);
   if (newer) throw new Error(`${newer.path}: ${newer.reason}`);
   const parsed = schema.safeParse(stored);

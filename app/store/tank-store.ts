@@ -1,6 +1,18 @@
 import { Injectable, inject } from '@angular/core';
 import type { Operation } from 'rfc6902';
-import { BehaviorSubject, Observable, asyncScheduler, combineLatest, distinctUntilChanged, filter, map, of, shareReplay, subscribeOn, switchMap } from 'rxjs';
+import {
+  BehaviorSubject,
+  Observable,
+  asyncScheduler,
+  combineLatest,
+  distinctUntilChanged,
+  filter,
+  map,
+  of,
+  shareReplay,
+  subscribeOn,
+  switchMap,
+} from 'rxjs';
 import { assess, worst, type Assessment } from '../../core/assessment/assess';
 import type { DeriveCache } from '../../core/assessment/derive';
 import { helpFor, type Help } from '../../core/assessment/remedies/offer';
@@ -126,5 +138,7 @@ export class TankStore {
 }
 
 function allHelps(assessment: Assessment): Helps {
-  return new Map(assessment.findings.filter(({ severity }) => severity !== 'fits').map((finding) => [finding.key, helpFor(assessment, finding)]));
+  return new Map(
+    assessment.findings.filter(({ severity }) => severity !== 'fits').map((finding) => [finding.key, helpFor(assessment, finding)]),
+  );
 }

@@ -4,7 +4,15 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 @Component({
   selector: 'tr-latin',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `@for (part of parts(); track $index) {@if (part.latin) {<em>{{ part.text }}</em>} @else {{{ part.text }}}}`,
+  template: `
+    @for (part of parts(); track $index) {
+      @if (part.latin) {
+        <em [textContent]="part.text"></em>
+      } @else {
+        <span [textContent]="part.text"></span>
+      }
+    }
+  `,
 })
 export class LatinText {
   readonly text = input.required<string>();

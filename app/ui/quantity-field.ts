@@ -113,7 +113,11 @@ export class QuantityField {
     const parsed = parseQuantity(text, kind, unit, this.limits() ?? INPUT_LIMITS[kind]);
     if (!parsed.ok) {
       this.typed.set(text);
-      this.reason.set(text.trim() === '' && this.value() === null ? null : `${parsed.reason} ${this.value() === null ? '' : 'The old value is kept.'}`.trim());
+      this.reason.set(
+        text.trim() === '' && this.value() === null
+          ? null
+          : `${parsed.reason} ${this.value() === null ? '' : 'The old value is kept.'}`.trim(),
+      );
       return;
     }
     this.typed.set(null);

@@ -146,7 +146,9 @@ export class YearChart {
   protected readonly rain = computed(() => {
     const bars = this.bars();
     if (!bars) return null;
-    const y = scaleLinear().domain([0, Math.max(...bars, 1)]).range([0, SIZE.bars]);
+    const y = scaleLinear()
+      .domain([0, Math.max(...bars, 1)])
+      .range([0, SIZE.bars]);
     const base = SIZE.plot + 36 + SIZE.bars + 14;
     return bars.map((value, i) => ({ x: this.x(i) ?? 0, width: this.x.bandwidth(), y: base - y(value), height: y(value) }));
   });

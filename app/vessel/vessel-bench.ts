@@ -35,7 +35,9 @@ export class VesselBench {
   private draft: Partial<Record<Side, number>> = {};
 
   protected readonly sizes = computed(() =>
-    STOCK_SIZES_MM.map((size) => ({ size, name: size.map((mm) => formatNumber('length', mm, this.units())).join(' × ') })).filter((_, i) => [1, 2, 4, 6, 8, 11].includes(i)),
+    STOCK_SIZES_MM.map((size) => ({ size, name: size.map((mm) => formatNumber('length', mm, this.units())).join(' × ') })).filter((_, i) =>
+      [1, 2, 4, 6, 8, 11].includes(i),
+    ),
   );
 
   protected readonly summary = computed(() => {
@@ -57,7 +59,10 @@ export class VesselBench {
     const vessel = this.vessel();
     if (vessel) {
       // the level goes down with a lower rim, in the same gesture
-      const level = side === 'heightMm' && vessel.waterLevelMm > mm ? [{ op: 'replace' as const, path: '/vessel/waterLevelMm', value: Math.max(10, mm - 20) }] : [];
+      const level =
+        side === 'heightMm' && vessel.waterLevelMm > mm
+          ? [{ op: 'replace' as const, path: '/vessel/waterLevelMm', value: Math.max(10, mm - 20) }]
+          : [];
       this.store.edit('Size', [{ op: 'replace', path: pointer('vessel', side), value: mm }, ...level]);
       return;
     }
@@ -86,11 +91,14 @@ export class VesselBench {
   }
 
   protected setLid(kind: LidKind | null): void {
-    if (this.vessel()?.lid.value !== kind) this.store.edit('Lid', [{ op: 'replace', path: '/vessel/lid', value: { value: kind, basis: 'measured' } }]);
+    if (this.vessel()?.lid.value !== kind)
+      this.store.edit('Lid', [{ op: 'replace', path: '/vessel/lid', value: { value: kind, basis: 'measured' } }]);
   }
 
   protected setLeakTest(passed: boolean): void {
-    this.store.edit('Leak test', [{ op: 'replace', path: '/vessel/leakTested', value: { value: passed ? true : null, basis: 'measured' } }]);
+    this.store.edit('Leak test', [
+      { op: 'replace', path: '/vessel/leakTested', value: { value: passed ? true : null, basis: 'measured' } },
+    ]);
   }
 
   protected setDevice(kind: 'heater' | 'cooler', setPointC: number): void {
@@ -98,7 +106,10 @@ export class VesselBench {
     const present = this.device(kind);
     if (!design) return;
     if (present) this.store.edit('Set-point', [{ op: 'replace', path: pointer('equipment', present.id, 'setPointC'), value: setPointC }]);
-    else this.store.edit(`Add a ${kind}`, [{ op: 'add', path: pointer('equipment', kind), value: { order: nextOrder(design.equipment), kind, setPointC } }]);
+    else
+      this.store.edit(`Add a ${kind}`, [
+        { op: 'add', path: pointer('equipment', kind), value: { order: nextOrder(design.equipment), kind, setPointC } },
+      ]);
   }
 
   protected removeDevice(id: string, kind: string): void {

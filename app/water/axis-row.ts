@@ -10,7 +10,13 @@ export interface AxisSource {
 }
 
 /** One parameter's axis with everyone's ranges, the shared window, the sources and the plan: numbers in, places out. */
-export function layoutAxis(window: Window | null, planned: { value: number | null; interval: Span | null }, sources: readonly AxisSource[], fallback: Span, shown: (canonical: number) => number) {
+export function layoutAxis(
+  window: Window | null,
+  planned: { value: number | null; interval: Span | null },
+  sources: readonly AxisSource[],
+  fallback: Span,
+  shown: (canonical: number) => number,
+) {
   const members = window?.members ?? [];
   const values = [
     ...members.flatMap(({ range }) => [...(range?.value?.tolerance ?? [])]),
@@ -40,6 +46,9 @@ export function layoutAxis(window: Window | null, planned: { value: number | nul
     band: span && { x: at(span[0]), width: Math.max(1, at(span[1]) - at(span[0])) },
     ticks: x.ticks(5).map((tick) => ({ x: Math.round(x(tick)), text: String(tick) })),
     sources: sources.flatMap(({ name, value }) => (value === null ? [] : [{ name, x: at(value) }])),
-    pin: planned.value === null ? null : { x: at(planned.value), from: at(planned.interval?.[0] ?? planned.value), to: at(planned.interval?.[1] ?? planned.value) },
+    pin:
+      planned.value === null
+        ? null
+        : { x: at(planned.value), from: at(planned.interval?.[0] ?? planned.value), to: at(planned.interval?.[1] ?? planned.value) },
   };
 }

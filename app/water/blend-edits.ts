@@ -19,6 +19,8 @@ export function setShare(design: Design, room: Room, sourceId: string, share: nu
     // nothing else was poured yet: the first other source takes what is left
     return [id, rest > 0 ? (left * poured(id)) / rest : id === others[0] ? left : 0] as const;
   });
-  const parts = Object.fromEntries(shares.filter(([, value]) => value > 0.0005).map(([id, value], i) => [id, { order: i + 1, sourceId: id, share: round(value) }]));
+  const parts = Object.fromEntries(
+    shares.filter(([, value]) => value > 0.0005).map(([id, value], i) => [id, { order: i + 1, sourceId: id, share: round(value) }]),
+  );
   return [{ op: 'replace', path: pointer('water', 'parts'), value: parts }];
 }

@@ -81,7 +81,13 @@ export class WaterBench {
       const marks = sources
         .filter(([, source]) => source.kind !== 'sea' || this.isSalty())
         .map(([, source]) => ({ name: source.name, value: source[parameter as Exclude<Parameter, 'temperatureC'>].value }));
-      const layout = layoutAxis(windowNodeOf(derived, parameter).value, { value: node.value, interval: node.interval ?? null }, marks, meta.axis, (value) => inChosenUnit(meta.kind, value, units));
+      const layout = layoutAxis(
+        windowNodeOf(derived, parameter).value,
+        { value: node.value, interval: node.interval ?? null },
+        marks,
+        meta.axis,
+        (value) => inChosenUnit(meta.kind, value, units),
+      );
       return {
         parameter,
         name: meta.name,
@@ -101,7 +107,12 @@ export class WaterBench {
     for (const finding of assessment.findings) {
       const remedy = helps.get(finding.key)?.remedies.find(({ kind }) => kind === 'blend');
       if (remedy?.baseRev === assessment.world.design.rev) {
-        const text = remedy.subjects.map((id, i) => `${formatQuantity('fraction', remedy.values[`share${i}`]?.si ?? 0, this.units())} ${assessment.world.room.sources[id]?.name ?? id}`).join(' + ');
+        const text = remedy.subjects
+          .map(
+            (id, i) =>
+              `${formatQuantity('fraction', remedy.values[`share${i}`]?.si ?? 0, this.units())} ${assessment.world.room.sources[id]?.name ?? id}`,
+          )
+          .join(' + ');
         return { remedy, text, why: wordFinding(finding, assessment, this.units()).title };
       }
     }
@@ -116,7 +127,9 @@ export class WaterBench {
   }
 
   protected useAll(id: string): void {
-    this.store.edit('Pour one source', [{ op: 'replace', path: pointer('water', 'parts'), value: { [id]: { order: 1, sourceId: id, share: 1 } } }]);
+    this.store.edit('Pour one source', [
+      { op: 'replace', path: pointer('water', 'parts'), value: { [id]: { order: 1, sourceId: id, share: 1 } } },
+    ]);
   }
 
   protected useProposal(): void {

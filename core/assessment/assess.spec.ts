@@ -31,7 +31,10 @@ describe('the graph of derived values', () => {
   it('keeps what an edit does not touch, and renews what it does', () => {
     const cache: DeriveCache = new Map();
     const before = derive({ design: weedyThicket, room: lowBarn, catalogue }, cache);
-    const design = { ...weedyThicket, stock: { ...weedyThicket.stock, more: { order: 2, organismId: 'neocaridina-davidi', count: 20, phase: 'keep' as const } } };
+    const design = {
+      ...weedyThicket,
+      stock: { ...weedyThicket.stock, more: { order: 2, organismId: 'neocaridina-davidi', count: 20, phase: 'keep' as const } },
+    };
     const after = derive({ design, room: lowBarn, catalogue }, cache);
     expect(after['planned.ghDh']).toBe(before['planned.ghDh']);
     expect(after['heat.year']).toBe(before['heat.year']);
@@ -41,7 +44,15 @@ describe('the graph of derived values', () => {
 
   it('gives gaps, never numbers, for what is not stated', () => {
     const derived = derive({ design: emptyDesign('d', 'r', 'T'), room: emptyRoom('r', 'R'), catalogue });
-    for (const id of ['vessel.gross-volume', 'vessel.water-volume', 'heat.year', 'planned.ghDh', 'planned.ph', 'planned.temperatureC', 'window.ph'] as const) {
+    for (const id of [
+      'vessel.gross-volume',
+      'vessel.water-volume',
+      'heat.year',
+      'planned.ghDh',
+      'planned.ph',
+      'planned.temperatureC',
+      'window.ph',
+    ] as const) {
       expect(derived[id].value).withContext(id).toBeNull();
       expect(derived[id].gap).withContext(id).toBe('missing');
     }
@@ -49,7 +60,11 @@ describe('the graph of derived values', () => {
 
   it('says outside validity for the pH of sea water', () => {
     const room = { ...lowBarn, sources: { sea: { ...catalogue.waters.get('sea-water')!, order: 1, name: 'Sea' } } };
-    const derived = derive({ design: tank([['pterapogon-kauderni', 2]], { shares: { sea: 1 } }), room: room as unknown as Room, catalogue });
+    const derived = derive({
+      design: tank([['pterapogon-kauderni', 2]], { shares: { sea: 1 } }),
+      room: room as unknown as Room,
+      catalogue,
+    });
     expect(derived['planned.ph'].gap).toBe('outside-validity');
     expect(derived['planned.salinity'].value).toBe(35);
   });
@@ -58,7 +73,12 @@ describe('the graph of derived values', () => {
 describe('a judgement', () => {
   it('of an empty design is all unknown', () => {
     const assessment = assess({ design: emptyDesign('d', 'r', 'T'), room: emptyRoom('r', 'R'), catalogue });
-    expect(assessment.findings.map(({ code }) => code).sort()).toEqual(['heat.not-stated', 'stocking.not-chosen', 'vessel.not-stated', 'water.not-stated']);
+    expect(assessment.findings.map(({ code }) => code).sort()).toEqual([
+      'heat.not-stated',
+      'stocking.not-chosen',
+      'vessel.not-stated',
+      'water.not-stated',
+    ]);
     expect(worst(assessment.findings)).toBe('unknown');
   });
 
@@ -76,7 +96,10 @@ describe('a judgement', () => {
   // The peat pocket on limestone tap: field practice for Parosphromenus is soft, acid water; nothing here is from a published table.
   it('of the peat pocket on limestone tap: hardness and pH are conflicts, the heated year fits', () => {
     const assessment = judge(peatPocket);
-    for (const parameter of ['ph', 'ghDh', 'khDh', 'ec25UsPerCm']) expect(severityOf(assessment, `water.parameter:${parameter}:pair`)).withContext(parameter).toBe('conflict');
+    for (const parameter of ['ph', 'ghDh', 'khDh', 'ec25UsPerCm'])
+      expect(severityOf(assessment, `water.parameter:${parameter}:pair`))
+        .withContext(parameter)
+        .toBe('conflict');
     expect(severityOf(assessment, 'heat.too-cold:pair')).toBe('fits');
     expect(severityOf(assessment, 'vessel.lid:pair')).toBe('fits');
     expect(severityOf(assessment, 'water.disinfectant:tap')).toBe('unknown');
@@ -94,7 +117,15 @@ describe('a judgement', () => {
   });
 
   it('of a warm-water companion names the edge it breaks', () => {
-    const assessment = judge(tank([['danio-margaritatus', 12, 'spawn'], ['mikrogeophagus-ramirezi', 2]], { heaterC: 23 }));
+    const assessment = judge(
+      tank(
+        [
+          ['danio-margaritatus', 12, 'spawn'],
+          ['mikrogeophagus-ramirezi', 2],
+        ],
+        { heaterC: 23 },
+      ),
+    );
     const ram = find(assessment, 'heat.too-cold:s1');
     expect(ram?.severity).toBe('conflict');
     expect(ram?.values['edge']?.si).toBe(24);
@@ -110,7 +141,12 @@ describe('a judgement', () => {
   });
 
   it('of those who cannot live together names the pair', () => {
-    const assessment = judge(tank([['ambystoma-mexicanum', 1], ['mikrogeophagus-ramirezi', 2]]));
+    const assessment = judge(
+      tank([
+        ['ambystoma-mexicanum', 1],
+        ['mikrogeophagus-ramirezi', 2],
+      ]),
+    );
     const clash = assessment.findings[0];
     expect(clash?.code).toBe('window.clash');
     expect(clash?.subjects).toEqual(['s0', 's1']);
@@ -129,7 +165,8 @@ describe('a judgement', () => {
   });
 
   it('of a jumper depends on the lid, and is unknown while it is not stated', () => {
-    const lid = (kind: 'none' | 'mesh' | 'glass' | null) => severityOf(judge(tank([['danio-margaritatus', 8]], { vessel: box(600, 400, 360, kind) })), 'vessel.lid:s0');
+    const lid = (kind: 'none' | 'mesh' | 'glass' | null) =>
+      severityOf(judge(tank([['danio-margaritatus', 8]], { vessel: box(600, 400, 360, kind) })), 'vessel.lid:s0');
     expect([lid('none'), lid('mesh'), lid('glass'), lid(null)]).toEqual(['conflict', 'fits', 'fits', 'unknown']);
   });
 
@@ -139,14 +176,18 @@ describe('a judgement', () => {
   });
 
   it('of salinity: the range, and how it is got used to', () => {
-    const room = { ...lowBarn, sources: { ...lowBarn.sources, sea: { ...catalogue.waters.get('sea-water')!, order: 3, name: 'Sea water' } } } as unknown as Room;
+    const room = {
+      ...lowBarn,
+      sources: { ...lowBarn.sources, sea: { ...catalogue.waters.get('sea-water')!, order: 3, name: 'Sea water' } },
+    } as unknown as Room;
     const marine = judge(tank([['pterapogon-kauderni', 2]]), room);
     expect(severityOf(marine, 'water.parameter:salinity:s0')).toBe('conflict');
     expect(severityOf(judge(tank([['pterapogon-kauderni', 2]], { shares: { sea: 1 } }), room), 'water.parameter:salinity:s0')).toBe('fits');
     const brackish = tank([['halocaridina-rubra', 20]], { shares: { sea: 0.5, ro: 0.5 } });
     expect(severityOf(judge(brackish, room), 'water.parameter:salinity:s0')).toBe('fits');
     expect(severityOf(judge(brackish, room), 'water.salinity-acclimation:s0')).toBe('unknown');
-    const arriving = (salinity: number) => judge({ ...brackish, stock: { s0: { ...brackish.stock['s0']!, arrivalSalinity: { value: salinity, basis: 'measured' } } } }, room);
+    const arriving = (salinity: number) =>
+      judge({ ...brackish, stock: { s0: { ...brackish.stock['s0']!, arrivalSalinity: { value: salinity, basis: 'measured' } } } }, room);
     expect(severityOf(arriving(17), 'water.salinity-acclimation:s0')).toBe('fits');
     const far = find(arriving(32), 'water.salinity-acclimation:s0');
     expect(far?.severity).toBe('watch');
@@ -183,7 +224,11 @@ describe('the words of a finding', () => {
     const assessment = judge(largeTank(catalogue));
     for (const finding of assessment.findings) {
       const { title, reason } = wordFinding(finding, assessment, METRIC);
-      expect(`${title} ${reason}`).withContext(finding.key).not.toMatch(/not known|undefined|NaN|null|Infinity/.test(title) && finding.severity !== 'unknown' ? /./ : /undefined|NaN|null|Infinity/);
+      expect(`${title} ${reason}`)
+        .withContext(finding.key)
+        .not.toMatch(
+          /not known|undefined|NaN|null|Infinity/.test(title) && finding.severity !== 'unknown' ? /./ : /undefined|NaN|null|Infinity/,
+        );
     }
   });
 });

@@ -28,7 +28,12 @@ describe('a design document', () => {
     };
     expect(faults({ name: '  ' })).toBe('name');
     expect(faults({ vessel: { ...weedyThicket.vessel, lengthMm: 0 } })).toBe('vessel.lengthMm');
-    expect(faults({ stock: { a: { order: 1, organismId: 'x', count: -3, phase: 'keep' } }, brief: { ...weedyThicket.brief, targetStockIds: [] } })).toBe('stock.a.count');
+    expect(
+      faults({
+        stock: { a: { order: 1, organismId: 'x', count: -3, phase: 'keep' } },
+        brief: { ...weedyThicket.brief, targetStockIds: [] },
+      }),
+    ).toBe('stock.a.count');
     expect(faults({ brief: { ...weedyThicket.brief, targetStockIds: ['nobody'] } })).toBe('brief.targetStockIds.0');
     expect(faults({ surprise: true } as never)).toBe('');
   });
@@ -70,12 +75,27 @@ describe('an edit', () => {
     ['letters for a length', [{ op: 'replace', path: '/vessel/lengthMm', value: 'long' }]],
     ['a field nobody knows', [{ op: 'add', path: '/colour', value: 'red' }]],
     ['the prototype', [{ op: 'add', path: '/__proto__/polluted', value: true }]],
-    ['the prototype inside a value', [{ op: 'add', path: '/equipment/x', value: JSON.parse('{"__proto__":{"polluted":true},"order":1,"kind":"heater","setPointC":20}') }]],
+    [
+      'the prototype inside a value',
+      [{ op: 'add', path: '/equipment/x', value: JSON.parse('{"__proto__":{"polluted":true},"order":1,"kind":"heater","setPointC":20}') }],
+    ],
     ['the constructor', [{ op: 'add', path: '/scene/constructor', value: {} }]],
     ['the whole document', [{ op: 'replace', path: '', value: {} }]],
-    ['a stale test', [{ op: 'test', path: '/rev', value: 99 }, { op: 'replace', path: '/name', value: 'x' }]],
+    [
+      'a stale test',
+      [
+        { op: 'test', path: '/rev', value: 99 },
+        { op: 'replace', path: '/name', value: 'x' },
+      ],
+    ],
     ['a target that goes away', [{ op: 'remove', path: '/stock/danios' }]],
-    ['the second half of it', [{ op: 'replace', path: '/name', value: 'Half' }, { op: 'replace', path: '/vessel/heightMm', value: -1 }]],
+    [
+      'the second half of it',
+      [
+        { op: 'replace', path: '/name', value: 'Half' },
+        { op: 'replace', path: '/vessel/heightMm', value: -1 },
+      ],
+    ],
   ];
   for (const [name, patch] of refused) {
     it(`is refused whole for ${name}`, () => {
@@ -89,8 +109,38 @@ describe('an edit', () => {
   }
 
   it('fuzzed: refused or applied, never half, always back by its inverse', () => {
-    const paths = ['', '/name', '/rev', '/vessel', '/vessel/lengthMm', '/vessel/lid/value', '/stock', '/stock/danios', '/stock/danios/count', '/stock/new', '/water/parts/tap/share', '/scene/stem-1', '/scene/stem-1/positionMm/0', '/brief/targetStockIds/-', '/brief/targetStockIds/0', '/accepted/key', '/nowhere/at/all', '/__proto__/x', 'no-slash'];
-    const value = fc.oneof(fc.jsonValue({ maxDepth: 2 }), fc.constantFrom(5, 'glass', null, 'danios', { order: 2, organismId: 'neocaridina-davidi', count: 10, phase: 'keep' }, weedyThicket.vessel));
+    const paths = [
+      '',
+      '/name',
+      '/rev',
+      '/vessel',
+      '/vessel/lengthMm',
+      '/vessel/lid/value',
+      '/stock',
+      '/stock/danios',
+      '/stock/danios/count',
+      '/stock/new',
+      '/water/parts/tap/share',
+      '/scene/stem-1',
+      '/scene/stem-1/positionMm/0',
+      '/brief/targetStockIds/-',
+      '/brief/targetStockIds/0',
+      '/accepted/key',
+      '/nowhere/at/all',
+      '/__proto__/x',
+      'no-slash',
+    ];
+    const value = fc.oneof(
+      fc.jsonValue({ maxDepth: 2 }),
+      fc.constantFrom(
+        5,
+        'glass',
+        null,
+        'danios',
+        { order: 2, organismId: 'neocaridina-davidi', count: 10, phase: 'keep' },
+        weedyThicket.vessel,
+      ),
+    );
     const operation = fc.oneof(
       fc.record({ op: fc.constantFrom('add', 'replace', 'test'), path: fc.constantFrom(...paths), value }),
       fc.record({ op: fc.constant('remove'), path: fc.constantFrom(...paths) }),
@@ -149,7 +199,9 @@ describe('a design file', () => {
     expect(reasons('hello')).toMatch(/not whole JSON/);
     expect(reasons('{"tanks": []}')).toMatch(/not a Terroir design file/);
     expect(reasons('null')).toMatch(/not a Terroir design file/);
-    expect(reasons(JSON.stringify({ ...file, design: { ...peatPocket, schema: 99 } }))).toMatch(/design.schema: written by a newer Terroir \(version 99/);
+    expect(reasons(JSON.stringify({ ...file, design: { ...peatPocket, schema: 99 } }))).toMatch(
+      /design.schema: written by a newer Terroir \(version 99/,
+    );
     expect(reasons(JSON.stringify({ ...file, design: { ...peatPocket, name: 5 } }))).toMatch(/design.name/);
     expect(reasons(JSON.stringify({ ...file, extra: 1 }))).toMatch(/extra/);
     expect(reasons(' '.repeat(10_000_001))).toMatch(/larger/);

@@ -7,7 +7,9 @@ import { trapezoidSuitability } from './suitability';
 import { ec25FromReading, ecFromTds, tdsFromEc } from './tds';
 import * as z from 'zod';
 
-const span = fc.tuple(fc.double({ min: -100, max: 100, noNaN: true }), fc.double({ min: -100, max: 100, noNaN: true })).map(([a, b]) => [Math.min(a, b), Math.max(a, b)] as const);
+const span = fc
+  .tuple(fc.double({ min: -100, max: 100, noNaN: true }), fc.double({ min: -100, max: 100, noNaN: true }))
+  .map(([a, b]) => [Math.min(a, b), Math.max(a, b)] as const);
 
 describe('ranges', () => {
   it('meet in what both contain', () => {
@@ -40,11 +42,15 @@ describe('trapezoid suitability', () => {
 
   it('stays within zero and one', () => {
     fc.assert(
-      fc.property(fc.uniqueArray(fc.double({ min: 0, max: 100, noNaN: true }), { minLength: 4, maxLength: 4 }), fc.double({ min: -10, max: 110, noNaN: true }), (edges, value) => {
-        const [a, b, c, d] = [...edges].sort((x, y) => x - y) as [number, number, number, number];
-        const score = trapezoidSuitability(value, [b, c], [a, d]);
-        expect(score >= 0 && score <= 1).toBeTrue();
-      }),
+      fc.property(
+        fc.uniqueArray(fc.double({ min: 0, max: 100, noNaN: true }), { minLength: 4, maxLength: 4 }),
+        fc.double({ min: -10, max: 110, noNaN: true }),
+        (edges, value) => {
+          const [a, b, c, d] = [...edges].sort((x, y) => x - y) as [number, number, number, number];
+          const score = trapezoidSuitability(value, [b, c], [a, d]);
+          expect(score >= 0 && score <= 1).toBeTrue();
+        },
+      ),
     );
   });
 });

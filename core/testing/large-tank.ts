@@ -13,15 +13,39 @@ export function largeTank(catalogue: Catalogue, size = { species: 20, items: 60,
   const scene = Object.fromEntries([
     ...Array.from({ length: size.items }, (_, i) => [
       `stone-${i}`,
-      { order: i, kind: 'hardscape', classId: 'basalt', solids: [{ shape: 'ellipsoid', sizeMm: [60 + random() * 80, 60 + random() * 40, 40 + random() * 40] }], positionMm: place(), turnDeg: [0, 0, 0], embedMm: 10 },
+      {
+        order: i,
+        kind: 'hardscape',
+        classId: 'basalt',
+        solids: [{ shape: 'ellipsoid', sizeMm: [60 + random() * 80, 60 + random() * 40, 40 + random() * 40] }],
+        positionMm: place(),
+        turnDeg: [0, 0, 0],
+        embedMm: 10,
+      },
     ]),
     ...Array.from({ length: size.plants }, (_, i) => [
       `plant-${i}`,
-      { order: 100 + i, kind: 'plant', classId: plants[i % plants.length]!.id, solids: [], positionMm: place(), turnDeg: [0, 0, 0], embedMm: 0 },
+      {
+        order: 100 + i,
+        kind: 'plant',
+        classId: plants[i % plants.length]!.id,
+        solids: [],
+        positionMm: place(),
+        turnDeg: [0, 0, 0],
+        embedMm: 0,
+      },
     ]),
   ]);
   const stock = Object.fromEntries(
-    Array.from({ length: size.species }, (_, i) => [`s${i}`, { order: i, organismId: animals[i % animals.length]!.id, count: 1 + Math.floor(random() * 12), phase: i % 3 === 0 ? 'spawn' : 'keep' }]),
+    Array.from({ length: size.species }, (_, i) => [
+      `s${i}`,
+      {
+        order: i,
+        organismId: animals[i % animals.length]!.id,
+        count: 1 + Math.floor(random() * 12),
+        phase: i % 3 === 0 ? 'spawn' : 'keep',
+      },
+    ]),
   );
   return Design.parse({
     ...emptyDesign('large', 'low-barn', 'Large tank'),

@@ -33,7 +33,9 @@ export function tank(
     ...emptyDesign('test', 'low-barn', 'Test tank'),
     brief: { purpose: 'breed', targetStockIds: ids.slice(0, 1), biotopeId: null },
     vessel,
-    water: { parts: Object.fromEntries(Object.entries(shares).map(([sourceId, share], i) => [sourceId, { order: i + 1, sourceId, share }])) },
+    water: {
+      parts: Object.fromEntries(Object.entries(shares).map(([sourceId, share], i) => [sourceId, { order: i + 1, sourceId, share }])),
+    },
     equipment: heaterC === undefined ? {} : { heater: { order: 1, kind: 'heater', setPointC: heaterC } },
     stock: Object.fromEntries(stock.map(([organismId, count, phase = 'keep'], i) => [`s${i}`, { order: i + 1, organismId, count, phase }])),
   });

@@ -24,7 +24,16 @@ describe('a box', () => {
   });
   it('cannot be filled above its edge', () => {
     const unstated = { value: null, basis: 'measured' };
-    const vessel = { shape: 'box', lengthMm: 300, widthMm: 300, heightMm: 300, waterLevelMm: 310, lid: unstated, state: unstated, leakTested: unstated };
+    const vessel = {
+      shape: 'box',
+      lengthMm: 300,
+      widthMm: 300,
+      heightMm: 300,
+      waterLevelMm: 310,
+      lid: unstated,
+      state: unstated,
+      leakTested: unstated,
+    };
     expect(Vessel.safeParse(vessel).success).toBeFalse();
     expect(Vessel.safeParse({ ...vessel, waterLevelMm: 300 }).success).toBeTrue();
     expect(Vessel.safeParse({ ...vessel, waterLevelMm: 300, lengthMm: 0 }).success).toBeFalse();

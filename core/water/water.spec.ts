@@ -34,13 +34,25 @@ describe('blending', () => {
         const volume = parts.reduce((sum, { share }) => sum + share, 0);
         const mass = parts.reduce((sum, { share, value }) => sum + share * value, 0);
         expect(Math.abs(mixed * volume - mass)).toBeLessThan(1e-6);
-        expect(Math.abs((blendConservative(parts.map(({ share, value }) => ({ share: share * scale, value }))) ?? NaN) - mixed)).toBeLessThan(1e-6);
+        expect(
+          Math.abs((blendConservative(parts.map(({ share, value }) => ({ share: share * scale, value }))) ?? NaN) - mixed),
+        ).toBeLessThan(1e-6);
       }),
     );
   });
   it('is unknown with an unknown part, unless none of it is poured', () => {
-    expect(blendConservative([{ share: 0.5, value: 10 }, { share: 0.5, value: null }])).toBeNull();
-    expect(blendConservative([{ share: 1, value: 10 }, { share: 0, value: null }])).toBe(10);
+    expect(
+      blendConservative([
+        { share: 0.5, value: 10 },
+        { share: 0.5, value: null },
+      ]),
+    ).toBeNull();
+    expect(
+      blendConservative([
+        { share: 1, value: 10 },
+        { share: 0, value: null },
+      ]),
+    ).toBe(10);
     expect(blendConservative([])).toBeNull();
   });
   it('refuses an empty pour as a calculation', () => {

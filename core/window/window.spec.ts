@@ -4,13 +4,20 @@ import type { Fact } from '../quantity/fact';
 import { judge } from './judge';
 import { windowOf, type WindowMember } from './window';
 
-const range = (tolerance: ToleranceRange['tolerance'], optimum: ToleranceRange['optimum']): Fact<ToleranceRange> => ({ value: { tolerance, optimum }, basis: 'practice' });
+const range = (tolerance: ToleranceRange['tolerance'], optimum: ToleranceRange['optimum']): Fact<ToleranceRange> => ({
+  value: { tolerance, optimum },
+  basis: 'practice',
+});
 const member = (id: string, fact: Fact<ToleranceRange> | undefined): WindowMember => ({ id, name: id, range: fact });
 const LIMITS = [0, 500] as const;
 
 describe('a window', () => {
   it('is the overlap, and knows who sets each edge', () => {
-    const window = windowOf('ghDh', [member('a', range([0, 20], [4, 12])), member('b', range([2, 15], [6, 14])), member('c', range([1, 30], [6, 20]))], LIMITS);
+    const window = windowOf(
+      'ghDh',
+      [member('a', range([0, 20], [4, 12])), member('b', range([2, 15], [6, 14])), member('c', range([1, 30], [6, 20]))],
+      LIMITS,
+    );
     expect(window.optimum).toEqual([6, 12]);
     expect(window.tolerance).toEqual([2, 15]);
     expect(window.setBy).toEqual({ low: ['b', 'c'], high: ['a'] });
@@ -18,7 +25,11 @@ describe('a window', () => {
   });
 
   it('names the pair furthest apart when ranges do not meet', () => {
-    const window = windowOf('ghDh', [member('soft', range([0, 3], [0, 1])), member('hard', range([8, 25], [10, 20])), member('middle', range([2, 12], [4, 8]))], LIMITS);
+    const window = windowOf(
+      'ghDh',
+      [member('soft', range([0, 3], [0, 1])), member('hard', range([8, 25], [10, 20])), member('middle', range([2, 12], [4, 8]))],
+      LIMITS,
+    );
     expect(window.tolerance).toBeNull();
     expect(window.clash).toEqual(['soft', 'hard']);
   });
@@ -32,7 +43,11 @@ describe('a window', () => {
   });
 
   it('lists whose range is unknown and never shows infinity', () => {
-    const window = windowOf('ghDh', [member('a', undefined), member('b', { value: null, basis: 'recalled' }), member('c', range([null, 10], [null, 5]))], LIMITS);
+    const window = windowOf(
+      'ghDh',
+      [member('a', undefined), member('b', { value: null, basis: 'recalled' }), member('c', range([null, 10], [null, 5]))],
+      LIMITS,
+    );
     expect(window.unknown).toEqual(['a', 'b']);
     expect(window.optimum).toEqual([0, 5]);
     expect(window.setBy.low).toEqual([]);
@@ -41,12 +56,18 @@ describe('a window', () => {
 
   it('contains a value exactly when everyone known does', () => {
     const spans = fc.array(
-      fc.uniqueArray(fc.integer({ min: 0, max: 60 }), { minLength: 4, maxLength: 4 }).map((edges) => [...edges].sort((a, b) => a - b) as [number, number, number, number]),
+      fc
+        .uniqueArray(fc.integer({ min: 0, max: 60 }), { minLength: 4, maxLength: 4 })
+        .map((edges) => [...edges].sort((a, b) => a - b) as [number, number, number, number]),
       { minLength: 1, maxLength: 6 },
     );
     fc.assert(
       fc.property(spans, fc.integer({ min: 0, max: 60 }), (all, value) => {
-        const { optimum } = windowOf('ghDh', all.map(([a, b, c, d], i) => member(String(i), range([a, d], [b, c]))), LIMITS);
+        const { optimum } = windowOf(
+          'ghDh',
+          all.map(([a, b, c, d], i) => member(String(i), range([a, d], [b, c]))),
+          LIMITS,
+        );
         expect(optimum !== null && value >= optimum[0] && value <= optimum[1]).toBe(all.every(([, b, c]) => value >= b && value <= c));
       }),
     );

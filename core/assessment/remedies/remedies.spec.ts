@@ -18,7 +18,8 @@ function broken(assessment: Assessment, finding: Finding, remedy: Pick<Remedy, '
   const after = next.findings.find(({ key }) => key === finding.key);
   if (after) {
     const drop = severityRank(finding.severity) - severityRank(after.severity);
-    if (drop < 0 || (drop === 0 && !((after.excess ?? Infinity) < (finding.excess ?? -Infinity)))) return `does not help: ${finding.severity} ${finding.excess} -> ${after.severity} ${after.excess}`;
+    if (drop < 0 || (drop === 0 && !((after.excess ?? Infinity) < (finding.excess ?? -Infinity))))
+      return `does not help: ${finding.severity} ${finding.excess} -> ${after.severity} ${after.excess}`;
   }
   const declared = new Set(remedy.opens.map(({ key }) => key));
   const opened = newConflicts(new Map(assessment.findings.map((f) => [f.key, f])), next.findings).filter(({ key }) => !declared.has(key));
@@ -29,10 +30,19 @@ const tanks = {
   peat: peatPocket,
   thicket: weedyThicket,
   lone: tank([['paracheirodon-axelrodi', 1]], { vessel: box(300, 300, 300, 'none') }),
-  clash: tank([['ambystoma-mexicanum', 1], ['mikrogeophagus-ramirezi', 2]]),
+  clash: tank([
+    ['ambystoma-mexicanum', 1],
+    ['mikrogeophagus-ramirezi', 2],
+  ]),
   hot: tank([['danio-margaritatus', 12, 'spawn']], { heaterC: 30 }),
   axolotl: tank([['ambystoma-mexicanum', 1]], { vessel: box(600, 300, 360) }),
-  bees: tank([['caridina-logemanni', 20, 'spawn'], ['neocaridina-davidi', 3]], { heaterC: 21 }),
+  bees: tank(
+    [
+      ['caridina-logemanni', 20, 'spawn'],
+      ['neocaridina-davidi', 3],
+    ],
+    { heaterC: 21 },
+  ),
   dry: tank([['boraras-maculatus', 12]], { vessel: null, shares: {} }),
   large: largeTank(catalogue, { species: 8, items: 5, plants: 6 }),
 };
@@ -47,7 +57,9 @@ describe('remedies', () => {
         for (const remedy of helpFor(assessment, finding).remedies) {
           offered += 1;
           seen.add(remedy.kind);
-          expect(broken(assessment, finding, remedy)).withContext(remedy.id).toBeNull();
+          expect(broken(assessment, finding, remedy))
+            .withContext(remedy.id)
+            .toBeNull();
           expect(remedy.patch[0]).withContext(remedy.id).toEqual(forRevision(design.rev));
           const { action, effect } = wordRemedy(remedy, finding, assessment, METRIC);
           expect(`${action} ${effect}`).not.toMatch(/undefined|NaN|not known/);
@@ -90,7 +102,9 @@ describe('remedies', () => {
     const clash = judge(tanks.clash);
     for (const finding of clash.findings) {
       for (const remedy of helpFor(clash, finding).remedies) {
-        expect(remedy.kind === 'remove').withContext(finding.key).toBe(finding.code === 'window.clash');
+        expect(remedy.kind === 'remove')
+          .withContext(finding.key)
+          .toBe(finding.code === 'window.clash');
         if (remedy.kind === 'remove') expect(remedy.subjects).toEqual(['s1']);
       }
     }
@@ -128,7 +142,10 @@ describe('the blend for the peat pocket', () => {
 
   it('says when no remedy is known at all', () => {
     const bare = assess({ design: peatPocket, room: { ...lowBarn, sources: { tap: lowBarn.sources['tap']! } }, catalogue });
-    const help = helpFor(bare, bare.findings.find(({ key }) => key === gh.key)!);
+    const help = helpFor(
+      bare,
+      bare.findings.find(({ key }) => key === gh.key)!,
+    );
     expect(help.remedies).toEqual([]);
     expect(plain(wordShortfall(help, gh, METRIC) ?? '')).toMatch(/Another source or mineral salts/);
   });

@@ -1,0 +1,71 @@
+import type { Animal, Plant } from '../../core/catalogue/organism';
+import { Design, emptyDesign } from '../../core/design/design';
+import { applyEdit } from '../../core/design/edit';
+import { catalogue } from '../../core/testing/tanks';
+import { animalSearch, placeSearch } from './search';
+import { addAnimal, addPlant, chooseBiotope, removeAnimal, removePlants } from './stock-edits';
+
+const danio = catalogue.organisms.get('danio-margaritatus') as Animal;
+const shrimp = catalogue.organisms.get('neocaridina-davidi') as Animal;
+const fern = catalogue.organisms.get('microsorum-pteropus') as Plant;
+
+function apply(design: Design, patch: Parameters<typeof applyEdit>[1]): Design {
+  const done = applyEdit(design, patch, Design);
+  if (!done.ok) throw new Error(JSON.stringify(done.refusals));
+  return done.document;
+}
+
+describe('edits of the livestock', () => {
+  const empty = emptyDesign('d', 'r', 'Tank');
+
+  it('make the first animal the target, and companions not', () => {
+    const one = apply(empty, addAnimal(empty, danio, 12, true, 'a'));
+    const two = apply(one, addAnimal(one, shrimp, 10, false, 'b'));
+    expect(two.brief.targetStockIds).toEqual(['a']);
+    expect(two.brief.purpose).toBe('breed');
+    expect(two.stock['a']).toEqual({ order: 1, organismId: 'danio-margaritatus', count: 12, phase: 'spawn' });
+    expect(two.stock['b']?.phase).toBe('keep');
+  });
+
+  it('take a target out of both places', () => {
+    const one = apply(empty, addAnimal(empty, danio, 12, true, 'a'));
+    expect(apply(one, removeAnimal(one, 'a')).brief.targetStockIds).toEqual([]);
+  });
+
+  it('plant and clear plants, and remember the place', () => {
+    let design = apply(empty, chooseBiotope('peat-swamp-selangor'));
+    expect(design.brief.biotopeId).toBe('peat-swamp-selangor');
+    for (const id of ['p1', 'p2', 'p3']) design = apply(design, addPlant(design, fern, id));
+    const places = Object.values(design.scene).map(({ positionMm }) => positionMm[0]);
+    expect(new Set(places).size).toBe(3);
+    expect(Object.keys(apply(design, removePlants(design, fern.id)).scene)).toEqual([]);
+  });
+});
+
+describe('search', () => {
+  const animals = animalSearch(catalogue.organisms.values());
+  const cases: [string, string][] = [
+    ['danio marg', 'danio-margaritatus'],
+    ['galaxy danio', 'danio-margaritatus'],
+    ['parosphromenus', 'parosphromenus-harveyi'],
+    ['licorice', 'parosphromenus-harveyi'],
+    ['axolotl', 'ambystoma-mexicanum'],
+    ['axolotel', 'ambystoma-mexicanum'],
+    ['cardnal tetra', 'paracheirodon-axelrodi'],
+    ['RAMIREZI', 'mikrogeophagus-ramirezi'],
+  ];
+  for (const [query, id] of cases) it(`finds ${id} by “${query}”`, () => expect(animals(query)[0]?.id).toBe(id));
+
+  it('gives all for nothing, nothing for nonsense, and no plants', () => {
+    expect(animals('').length).toBe(14);
+    expect(animals('qqqqzzzz')).toEqual([]);
+    expect(animals('hornwort').some(({ kind }) => kind !== 'animal')).toBeFalse();
+  });
+
+  it('finds a place by its name or country', () => {
+    const places = placeSearch(catalogue.biotopes.values());
+    expect(places('shan')[0]?.id).toBe('spring-pond-shan');
+    expect(places('selangor')[0]?.id).toBe('peat-swamp-selangor');
+    expect(places('brackish')[0]?.id).toBe('lava-shore-pool');
+  });
+});

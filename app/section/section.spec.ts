@@ -1,0 +1,49 @@
+import { catalogue, judge, tank, weedyThicket } from '../../core/testing/tanks';
+import { bodyPath } from './silhouettes';
+import { drawAnimals, drawPlants, steady } from './section-geometry';
+
+describe('the section', () => {
+  const members = judge(
+    tank([
+      ['danio-margaritatus', 12],
+      ['planorbella-duryi', 3],
+      ['ambystoma-mexicanum', 1],
+    ]),
+  ).derived['stock.members'].value!;
+
+  it('draws every animal inside the water, at adult size, the same each time', () => {
+    const drawn = drawAnimals(members, 600, 260);
+    expect(drawn.length).toBe(16);
+    for (const animal of drawn) {
+      expect(animal.xMm).withContext(animal.id).toBeGreaterThanOrEqual(0);
+      expect(animal.xMm + animal.lengthMm)
+        .withContext(animal.id)
+        .toBeLessThanOrEqual(600);
+      expect(animal.zMm).withContext(animal.id).toBeLessThanOrEqual(260);
+    }
+    expect(new Set(drawn.filter(({ name }) => name === 'Danio margaritatus').map(({ lengthMm }) => lengthMm))).toEqual(new Set([21]));
+    expect(drawAnimals(members, 600, 260)).toEqual(drawn);
+  });
+
+  it('draws an outline as long and as deep as the animal', () => {
+    const numbers = (bodyPath('slender-fish', 30, 7).match(/-?\d+\.\d+/g) ?? []).map(Number);
+    const xs = numbers.filter((_, i) => i % 2 === 0);
+    const ys = numbers.filter((_, i) => i % 2 === 1);
+    expect([Math.min(...xs), Math.max(...xs)]).toEqual([0, 30]);
+    expect(Math.max(...ys) - Math.min(...ys)).toBeCloseTo(7, 0);
+  });
+
+  it('lets no plant grow out of the water', () => {
+    for (const plant of drawPlants(weedyThicket, catalogue, 200)) {
+      const ends = plant.paths.flatMap((path) => [...path.matchAll(/(-?\d+\.\d) (-?\d+\.\d)/g)].map((match) => Number(match[2])));
+      expect(Math.max(...ends))
+        .withContext(plant.name)
+        .toBeLessThanOrEqual(200);
+    }
+  });
+
+  it('scatters evenly', () => {
+    const mean = Array.from({ length: 500 }, (_, i) => steady('x', i)).reduce((a, b) => a + b, 0) / 500;
+    expect(Math.abs(mean - 0.5)).toBeLessThan(0.06);
+  });
+});

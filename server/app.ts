@@ -1,5 +1,6 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
+import { constants } from 'node:zlib';
 import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
@@ -34,7 +35,7 @@ export function createApp(root: string): Express {
       strictTransportSecurity: false,
     }),
   );
-  app.use(compression());
+  app.use(compression({ brotli: { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } } }));
   app.get('/api/health', (_request, response) => {
     response.set('Cache-Control', 'no-store').json({ ok: true });
   });

@@ -1,15 +1,4 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  input,
-  output,
-  signal,
-  viewChild,
-  type ElementRef,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, ElementRef, computed, effect, inject, input, output, signal, viewChild } from '@angular/core';
 import { Router } from '@angular/router';
 import Fuse from 'fuse.js';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -28,19 +17,11 @@ interface Command {
   imports: [NzInputModule, NzModalModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <nz-modal
-      [nzVisible]="visible()"
-      nzTitle="Find and do"
-      [nzFooter]="null"
-      [nzWidth]="440"
-     
-      (nzOnCancel)="visible.set(false)"
-    >
+    <nz-modal [nzVisible]="visible()" nzTitle="Find and do" [nzFooter]="null" [nzWidth]="440" (nzOnCancel)="visible.set(false)">
       <ng-container *nzModalContent>
         <input
           nz-input
           #queryBox
-          cdkFocusInitial
           role="combobox"
           aria-label="What to do"
           aria-controls="palette-list"
@@ -90,6 +71,8 @@ export class Palette {
   private readonly router = inject(Router);
   private readonly preferences = inject(PreferencesStore);
 
+  private readonly queryBox = viewChild<string, ElementRef<HTMLInputElement>>('queryBox', { read: ElementRef });
+
   protected readonly visible = signal(false);
   protected readonly query = signal('');
   protected readonly at = signal(0);
@@ -106,6 +89,14 @@ export class Palette {
   protected readonly found = computed(() =>
     (this.query().trim() === '' ? this.commands : this.fuse.search(this.query()).map(({ item }) => item)).slice(0, 9),
   );
+
+  constructor() {
+    // the dialog takes the focus itself a frame after it opens; the box takes it from there
+    effect(() => {
+      const box = this.queryBox()?.nativeElement;
+      if (box) requestAnimationFrame(() => requestAnimationFrame(() => box.focus()));
+    });
+  }
 
   open(): void {
     this.search('');

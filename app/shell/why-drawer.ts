@@ -123,6 +123,10 @@ interface Row {
     .lead {
       font-size: 15px;
     }
+    td:nth-child(2),
+    td:nth-child(3) {
+      white-space: nowrap;
+    }
     .formula {
       margin: 6px 0;
       padding: 6px 8px;

@@ -6,7 +6,7 @@ import { pointer } from '../../design/edit';
 import { blendOf, CONSERVATIVE, settledPh, type Poured } from '../../water/planned-water';
 import { judge } from '../../window/judge';
 import type { Assessment } from '../assess';
-import { forRevision, type Proposal } from './remedy';
+import { forRevision, oncePer, type Proposal } from './remedy';
 
 interface Candidate {
   parts: (Poured & { id: string; source: RoomSource })[];
@@ -17,7 +17,7 @@ interface Candidate {
 const STEP = 0.05;
 
 /** Whole-tank search over every pair of sources in steps of a twentieth: first the fewest conflicts, then least RO. */
-export function bestBlend({ world, derived }: Assessment): Candidate | null {
+export const bestBlend = oncePer(({ world, derived }): Candidate | null => {
   const usable = inOrder(world.room.sources).filter(([, source]) => CONSERVATIVE.every((parameter) => source[parameter].value !== null));
   const temperatureC = derived['planned.temperatureC'].value ?? 24;
   let best: Candidate | null = null;
@@ -38,7 +38,7 @@ export function bestBlend({ world, derived }: Assessment): Candidate | null {
     }
   });
   return best;
-}
+});
 
 function isLess(a: readonly number[], b: readonly number[]): boolean {
   const i = a.findIndex((value, k) => Math.abs(value - (b[k] ?? 0)) > 1e-9);

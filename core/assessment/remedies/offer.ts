@@ -5,7 +5,7 @@ import { assess, type Assessment } from '../assess';
 import { blendRemedy } from './blend';
 import { groupRemedy } from './group';
 import { lidRemedy } from './lid';
-import type { Proposal, Remedy, RemedyMaker } from './remedy';
+import { oncePer, type Proposal, type Remedy, type RemedyMaker } from './remedy';
 import { removeRemedy } from './remove';
 import { setPointRemedy } from './set-point';
 import { vesselRemedy } from './vessel';
@@ -43,11 +43,24 @@ export function isBetter(before: Finding, after: Finding | null): boolean {
   return before.excess !== null && after.excess !== null && after.excess < before.excess - 1e-9;
 }
 
+const trialsOf = oncePer(() => new Map<string, Assessment | null>());
+
+/** The judgement of the patched design; one patch that many findings ask for is tried out once. */
+function trial(assessment: Assessment, { patch }: Proposal): Assessment | null {
+  const trials = trialsOf(assessment);
+  const key = JSON.stringify(patch);
+  let next = trials.get(key);
+  if (next === undefined) {
+    const applied = applyEdit(assessment.world.design, patch, Design);
+    next = applied.ok ? assess({ ...assessment.world, design: applied.document }) : null;
+    trials.set(key, next);
+  }
+  return next;
+}
+
 function tryOut(assessment: Assessment, finding: Finding, proposal: Proposal, index: number): Remedy | null {
-  const { world } = assessment;
-  const applied = applyEdit(world.design, proposal.patch, Design);
-  if (!applied.ok) return null;
-  const next = assess({ ...world, design: applied.document });
+  const next = trial(assessment, proposal);
+  if (!next) return null;
   const after = next.findings.find(({ key }) => key === finding.key) ?? null;
   if (!isBetter(finding, after)) return null;
   const before = new Map(assessment.findings.map((f) => [f.key, f]));
@@ -55,7 +68,7 @@ function tryOut(assessment: Assessment, finding: Finding, proposal: Proposal, in
     ...proposal,
     id: `${proposal.kind}-${index}:${finding.key}`,
     findingKey: finding.key,
-    baseRev: world.design.rev,
+    baseRev: assessment.world.design.rev,
     after,
     opens: newConflicts(before, next.findings),
     alsoMends: assessment.findings.filter((f) => {

@@ -30,6 +30,19 @@ export interface Remedy extends Proposal {
 /** One kind of remedy: looks at a finding, puts forward changes. */
 export type RemedyMaker = (assessment: Assessment, finding: Finding) => Proposal[];
 
+/** Computes once per assessment what many of its findings ask for. */
+export function oncePer<T>(compute: (assessment: Assessment) => T): (assessment: Assessment) => T {
+  const kept = new WeakMap<Assessment, { value: T }>();
+  return (assessment) => {
+    let found = kept.get(assessment);
+    if (!found) {
+      found = { value: compute(assessment) };
+      kept.set(assessment, found);
+    }
+    return found.value;
+  };
+}
+
 /** Every remedy patch opens with a test, so that one made for another revision is refused. */
 export function forRevision(rev: number): Operation {
   return { op: 'test', path: '/rev', value: rev };

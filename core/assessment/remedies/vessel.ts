@@ -1,43 +1,47 @@
 import type { Finding } from '../../calculation/finding';
 import { pointer } from '../../design/edit';
+import type { Vessel } from '../../vessel/model';
 import { STOCK_SIZES_MM } from '../../vessel/stock-sizes';
 import { assess, type Assessment } from '../assess';
-import { forRevision, type Proposal } from './remedy';
+import { forRevision, oncePer, type Proposal } from './remedy';
 
+const UNSTATED = { value: null, basis: 'measured' as const };
 const BOX_CODES = new Set<Finding['code']>(['vessel.footprint', 'vessel.volume', 'vessel.not-stated']);
 
 /** The smallest usual box in which nobody is short of floor or water. */
-export function vesselRemedy(assessment: Assessment, finding: Finding): Proposal[] {
-  if (!BOX_CODES.has(finding.code) || (assessment.derived['stock.members'].value ?? []).length === 0) return [];
+const smallestBox = oncePer((assessment): Vessel | null => {
   const { design } = assessment.world;
   for (const [lengthMm, widthMm, heightMm] of STOCK_SIZES_MM) {
-    const vessel = {
-      ...(design.vessel ?? {
-        shape: 'box' as const,
-        lid: { value: null, basis: 'measured' as const },
-        state: { value: null, basis: 'measured' as const },
-      }),
+    const vessel: Vessel = {
+      ...(design.vessel ?? { shape: 'box', lid: UNSTATED, state: UNSTATED }),
       lengthMm,
       widthMm,
       heightMm,
       waterLevelMm: heightMm - 40,
       // another box is another leak test
-      leakTested: { value: null, basis: 'measured' as const },
+      leakTested: UNSTATED,
     };
     const { findings } = assess({ ...assessment.world, design: { ...design, vessel } });
-    if (findings.some(({ code, severity }) => BOX_CODES.has(code) && (severity === 'conflict' || severity === 'watch'))) continue;
-    return [
-      {
-        kind: 'vessel',
-        subjects: [],
-        values: {
-          length: { quantity: 'length', si: lengthMm },
-          width: { quantity: 'length', si: widthMm },
-          height: { quantity: 'length', si: heightMm },
-        },
-        patch: [forRevision(design.rev), { op: 'replace', path: pointer('vessel'), value: vessel }],
-      },
-    ];
+    if (!findings.some(({ code, severity }) => BOX_CODES.has(code) && (severity === 'conflict' || severity === 'watch'))) return vessel;
   }
-  return [];
+  return null;
+});
+
+/** Changes the vessel to a larger one. */
+export function vesselRemedy(assessment: Assessment, finding: Finding): Proposal[] {
+  if (!BOX_CODES.has(finding.code) || (assessment.derived['stock.members'].value ?? []).length === 0) return [];
+  const vessel = smallestBox(assessment);
+  if (!vessel) return [];
+  return [
+    {
+      kind: 'vessel',
+      subjects: [],
+      values: {
+        length: { quantity: 'length', si: vessel.lengthMm },
+        width: { quantity: 'length', si: vessel.widthMm },
+        height: { quantity: 'length', si: vessel.heightMm },
+      },
+      patch: [forRevision(assessment.world.design.rev), { op: 'replace', path: pointer('vessel'), value: vessel }],
+    },
+  ];
 }

@@ -1,0 +1,119 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { buildSync } from 'esbuild';
+import type { CDPSession, ElementHandle, Page } from 'puppeteer-core';
+import { catalogueData } from '../catalogue';
+import demo from '../catalogue/demo/low-barn.json';
+import { indexCatalogue } from '../core/catalogue/catalogue';
+import { largeTank } from '../core/testing/large-tank';
+import { launch, serve } from '../e2e/browser';
+
+/** Timings in Chromium, as medians, 95th percentiles and ratios to their figures. Never a test: machines differ. */
+interface Row {
+  what: string;
+  median: number;
+  p95: number;
+  figure: number;
+  unit: string;
+}
+
+const quantile = (sorted: readonly number[], q: number) => sorted[Math.min(sorted.length - 1, Math.floor(q * sorted.length))] ?? NaN;
+
+function row(what: string, samples: readonly number[], figure: number, unit: string): Row {
+  const sorted = [...samples].sort((a, b) => a - b);
+  return { what, median: quantile(sorted, 0.5), p95: quantile(sorted, 0.95), figure, unit };
+}
+
+/** assess() in the browser, with a warm cache as after an edit and with none. */
+async function benchAssess(page: Page): Promise<Row[]> {
+  const entry = fileURLToPath(new URL('./bench-assess.ts', import.meta.url));
+  const built = buildSync({ entryPoints: [entry], bundle: true, format: 'iife', write: false, minify: true, target: 'es2022' });
+  await page.goto('about:blank');
+  await page.evaluate(built.outputFiles[0]!.text);
+  const samples = await page.evaluate(() => (window as unknown as { runBench(): Record<string, number[]> }).runBench());
+  const figures: Record<string, number> = { 'assess, nothing kept': 8, 'assess after an edit': 8, 'remedies of every finding': 400 };
+  return Object.entries(samples).map(([what, times]) => row(`${what} (20 species, 60 items, 40 plants)`, times, figures[what] ?? 8, 'ms'));
+}
+
+async function scriptSeconds(session: CDPSession): Promise<number> {
+  const { metrics } = await session.send('Performance.getMetrics');
+  return metrics.find(({ name }) => name === 'ScriptDuration')?.value ?? 0;
+}
+
+/** Script time from a key press on the water line until the frame with the new ledger, in the real interface. */
+async function benchEdit(page: Page, url: string): Promise<Row> {
+  const file = join(mkdtempSync(join(tmpdir(), 'terroir-bench-')), 'large.json');
+  writeFileSync(
+    file,
+    JSON.stringify({
+      terroir: 'design',
+      design: largeTank(indexCatalogue(catalogueData)),
+      room: demo.room,
+      cited: { catalogue: catalogueData.edition, entries: [] },
+    }),
+  );
+  await page.goto(url);
+  await page.waitForSelector('.tanks a');
+  await ((await page.$('input[type=file]')) as ElementHandle<HTMLInputElement>).uploadFile(file);
+  await page.waitForSelector('tr-livestock-bench');
+  await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+  await page.keyboard.press('2');
+  await page.waitForSelector('tr-section [role=slider]');
+  await new Promise((resolve) => setTimeout(resolve, 2500));
+  const session = await page.createCDPSession();
+  await session.send('Performance.enable');
+  const samples: number[] = [];
+  for (let i = 0; i < 30; i++) {
+    const before = await scriptSeconds(session);
+    await page.evaluate(
+      (key) =>
+        new Promise<void>((painted) => {
+          document.querySelector('tr-section [role=slider]')!.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
+          requestAnimationFrame(() => painted());
+        }),
+      i % 2 === 0 ? 'ArrowDown' : 'ArrowUp',
+    );
+    samples.push(((await scriptSeconds(session)) - before) * 1000);
+    await new Promise((resolve) => setTimeout(resolve, 700));
+  }
+  return row('edit to repainted ledger, script', samples.slice(5), 50, 'ms');
+}
+
+async function benchLoad(url: string): Promise<Row[]> {
+  const rows: Row[] = [];
+  for (const [what, path] of [
+    ['first load, room', '/'],
+    ['first load, tank', '/tank/weedy-thicket/vessel'],
+  ] as const) {
+    const browser = await launch();
+    const page = await browser.newPage();
+    if (path !== '/') {
+      await page.goto(url, { waitUntil: 'networkidle0' });
+    }
+    const session = await page.createCDPSession();
+    await session.send('Network.enable');
+    await session.send('Network.clearBrowserCache');
+    let bytes = 0;
+    session.on('Network.loadingFinished', ({ encodedDataLength }) => (bytes += encodedDataLength));
+    await page.goto(url + path, { waitUntil: 'networkidle0' });
+    rows.push(row(what, [bytes / 1000], 450, 'kB transferred'));
+    await browser.close();
+  }
+  return rows;
+}
+
+const site = await serve();
+const browser = await launch();
+const page = await browser.newPage();
+const rows = [...(await benchAssess(page)), await benchEdit(page, `${site.url}/`), ...(await benchLoad(`${site.url}`))];
+await browser.close();
+site.close();
+
+console.log(`${'what'.padEnd(66)} ${'median'.padStart(9)} ${'p95'.padStart(9)} ${'figure'.padStart(8)}  ratio`);
+for (const { what, median, p95, figure, unit } of rows) {
+  console.log(
+    `${what.padEnd(66)} ${median.toFixed(2).padStart(9)} ${p95.toFixed(2).padStart(9)} ${String(figure).padStart(8)}  ${(median / figure).toFixed(2)}  ${unit}${median > figure ? '  OVER' : ''}`,
+  );
+}

@@ -1,0 +1,79 @@
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import * as z from 'zod';
+import { calculations } from '../core/assessment/calculations';
+import { CatalogueData } from '../core/catalogue/catalogue';
+import { DesignFile } from '../core/design/document';
+import { PatchSchema } from '../core/design/edit';
+
+/** Writes what the documents say from what the code says: docs/method.md and the JSON Schemas. With --check it only compares. */
+const root = fileURLToPath(new URL('../', import.meta.url));
+
+export function methodDocument(): string {
+  const parts = calculations.all.map((calc) => {
+    const fields = (schema: z.ZodType) =>
+      Object.keys(schema instanceof z.ZodObject ? schema.shape : {})
+        .map((name) => `\`${name}\``)
+        .join(', ');
+    return [
+      `## ${calc.title}`,
+      '',
+      `\`${calc.id}\`: ${fields(calc.inputs)} → ${fields(calc.outputs)}`,
+      '',
+      `> ${calc.formula}`,
+      '',
+      `- Holds for: ${calc.validity}.`,
+      `- Doubt: ${calc.uncertainty}.`,
+      ...calc.source.map(({ citation, basis }) => `- Source (${basis}): ${citation}.`),
+      '',
+    ].join('\n');
+  });
+  return `# Method
+
+Every number Terroir shows can be opened. This page is written by \`npm run docs\` from the registry of calculations; try one with
+\`npm run -s calc -- describe <id>\`.
+
+A basis is \`published\` (the source is named and we are sure of it), \`practice\` (common practice, no source), \`recalled\` (from memory,
+unverified), \`invented\` (demo only) or \`measured\` (the user's own). Outside a source's validity there is a gap, never a number.
+
+## How a tank is judged
+
+1. **Window.** For each parameter everyone in the tank has a comfortable span and a wider one it survives, for the phase it is meant to
+   be in. The window is where all comfortable spans overlap; who sets each edge is kept. Where surviving spans do not meet, the two
+   furthest apart cannot be kept together.
+2. **Plan.** GH, KH, conductivity and salinity of the room's sources mix in proportion to volume. pH is not mixed: it is computed from the
+   blended alkalinity in balance with the CO₂ of a lightly stocked tank (1200 µatm), with a band from 4000 to 420 µatm (common practice).
+   Unheated water follows the room's year; a heater or cooler holds it at its set-point.
+3. **Verdict.** Outside what it survives, with all of the doubt: conflict. Outside its comfort, or a band that crosses the edge: watch.
+   Inside: fits. What is not stated or not known: unknown, never fine. Floor or water below 60 % of the need is a conflict; a group below
+   half of the fewest that settle too.
+4. **Remedies.** Each is a small patch that is tried out on a copy; only what lowers the severity or the excess is offered, with every
+   conflict it would open elsewhere. The blend is searched over all pairs of sources in steps of 5 %: fewest conflicts, then fewest
+   watches, then least excess, then least RO. What no remedy reaches is said. A strong acid is never one.
+
+${parts.join('\n')}`;
+}
+
+function schemaText(schema: z.ZodType, title: string): string {
+  return `${JSON.stringify({ title, ...z.toJSONSchema(schema, { unrepresentable: 'any' }) }, null, 2)}\n`;
+}
+
+export function documents(): Record<string, string> {
+  return {
+    'docs/method.md': methodDocument(),
+    'docs/schema/design-file.schema.json': schemaText(DesignFile, 'Terroir design file, version 1'),
+    'docs/schema/patch.schema.json': schemaText(PatchSchema, 'Terroir edit: a JSON Patch (RFC 6902)'),
+    'docs/schema/catalogue.schema.json': schemaText(CatalogueData, 'Terroir catalogue'),
+  };
+}
+
+if (process.argv[1] === fileURLToPath(import.meta.url)) {
+  mkdirSync(`${root}docs/schema`, { recursive: true });
+  const stale = Object.entries(documents()).filter(([path, text]) => {
+    if (process.argv.includes('--check')) return readFileSync(root + path, 'utf8') !== text;
+    writeFileSync(root + path, text);
+    return false;
+  });
+  for (const [path] of stale) console.error(`${path} is stale: run npm run docs`);
+  process.exitCode = stale.length > 0 ? 1 : 0;
+}

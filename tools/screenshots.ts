@@ -1,0 +1,52 @@
+import { mkdirSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import type { Page } from 'puppeteer-core';
+import { launch, serve } from '../e2e/browser';
+
+/** One current picture of each main view, from the demo room. */
+const folder = fileURLToPath(new URL('../docs/screenshots/', import.meta.url));
+
+interface Shot {
+  name: string;
+  path: string;
+  theme?: 'loam' | 'night';
+  /** What is done before the picture is taken. */
+  act?: (page: Page) => Promise<unknown>;
+}
+
+const SHOTS: readonly Shot[] = [
+  { name: 'room', path: '/room/low-barn' },
+  { name: 'livestock', path: '/tank/peat-pocket/livestock' },
+  { name: 'place', path: '/tank/weedy-thicket/livestock', act: (page) => page.click('.mode label:nth-child(2)') },
+  { name: 'vessel', path: '/tank/weedy-thicket/vessel' },
+  { name: 'vessel-night', path: '/tank/weedy-thicket/vessel', theme: 'night' },
+  { name: 'water', path: '/tank/peat-pocket/water' },
+  { name: 'water-night', path: '/tank/peat-pocket/water', theme: 'night' },
+  { name: 'why', path: '/tank/weedy-thicket/water', act: (page) => page.click('[data-parameter="ph"]') },
+];
+
+mkdirSync(folder, { recursive: true });
+const site = await serve();
+const browser = await launch();
+for (const { name, path, theme = 'loam', act } of SHOTS) {
+  const context = await browser.createBrowserContext();
+  const page = await context.newPage();
+  await page.evaluateOnNewDocument((wanted) => {
+    localStorage.setItem(
+      'terroir:preferences',
+      JSON.stringify({ theme: wanted, units: { length: 'cm', volume: 'L', temperature: '°C', conductivity: 'µS/cm' } }),
+    );
+  }, theme);
+  await page.goto(`${site.url}/`);
+  await page.waitForSelector('.tanks a');
+  await page.goto(site.url + path);
+  await page.evaluate(() => document.fonts.ready);
+  await new Promise((resolve) => setTimeout(resolve, 700));
+  await act?.(page);
+  await new Promise((resolve) => setTimeout(resolve, 500));
+  await page.screenshot({ path: `${folder}${name}.png` });
+  console.log(`docs/screenshots/${name}.png`);
+  await context.close();
+}
+await browser.close();
+site.close();

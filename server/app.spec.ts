@@ -1,0 +1,51 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import type { Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { createApp } from './app';
+
+describe('the server', () => {
+  const root = mkdtempSync(join(tmpdir(), 'terroir-server-'));
+  let server: Server;
+  let url = '';
+
+  beforeAll(async () => {
+    writeFileSync(join(root, 'index.html'), '<title>Terroir</title>');
+    writeFileSync(join(root, 'main-ABCD1234.js'), 'export {};');
+    await new Promise<void>((done) => {
+      server = createApp(root).listen(0, '127.0.0.1', () => done());
+    });
+    url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  });
+  afterAll(() => {
+    server.close();
+    rmSync(root, { recursive: true });
+  });
+
+  it('serves the app for its own addresses, with a strict policy', async () => {
+    const page = await fetch(`${url}/tank/some-tank/water`);
+    expect(page.status).toBe(200);
+    expect(await page.text()).toContain('Terroir');
+    const policy = page.headers.get('content-security-policy') ?? '';
+    expect(policy).toContain("default-src 'none'");
+    expect(policy).toContain("script-src 'self'");
+    expect(policy).not.toContain('unsafe-eval');
+    expect(page.headers.get('x-content-type-options')).toBe('nosniff');
+    expect(page.headers.get('x-powered-by')).toBeNull();
+  });
+
+  it('keeps hashed files for good and asks again for the rest', async () => {
+    expect((await fetch(`${url}/main-ABCD1234.js`)).headers.get('cache-control')).toContain('immutable');
+    expect((await fetch(`${url}/`)).headers.get('cache-control')).toBe('no-cache');
+  });
+
+  it('is healthy, and says not found for what is not there', async () => {
+    expect(await (await fetch(`${url}/api/health`)).json()).toEqual({ ok: true });
+    for (const path of ['/missing.js', '/api/nothing', '/..%2f..%2fetc/passwd.txt']) expect((await fetch(url + path)).status).withContext(path).toBeGreaterThanOrEqual(400);
+  });
+
+  it('does not start without a build', () => {
+    expect(() => createApp(join(root, 'nowhere'))).toThrowError(/npm run build/);
+  });
+});

@@ -2,20 +2,24 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import { FormsModule } from '@angular/forms';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzRadioModule } from 'ng-zorro-antd/radio';
-import { BASIS_WORD } from '../../core/assessment/wording';
+import { worst } from '../../core/assessment/assess';
+import { plannedNode } from '../../core/assessment/derive';
+import { previewAnimal } from '../../core/assessment/preview';
 import { rangeFor, type Animal } from '../../core/catalogue/organism';
+import { inOrder } from '../../core/design/design';
 import { PARAMETER_META, PARAMETERS } from '../../core/catalogue/parameter';
 import type { Fact } from '../../core/quantity/fact';
-import { formatQuantity, formatSpan } from '../../core/quantity/format';
+import { formatQuantity, formatSpan, unitOf } from '../../core/quantity/format';
 import { bodyPath } from '../section/silhouettes';
 import { TankView } from '../shell/tank-view';
 import { PreferencesStore } from '../store/preferences';
 import { QuantityField } from '../ui/quantity-field';
+import { SeverityGlyph } from '../ui/severity-glyph';
 
 /** One animal: its outline at adult size, what it wants to keep and to breed, how it lives. */
 @Component({
   selector: 'tr-animal-card',
-  imports: [FormsModule, NzButtonModule, NzRadioModule, QuantityField],
+  imports: [FormsModule, NzButtonModule, NzRadioModule, QuantityField, SeverityGlyph],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="head">
@@ -60,16 +64,26 @@ import { QuantityField } from '../ui/quantity-field';
           <th scope="col">to keep</th>
           <th scope="col">to breed</th>
           <th scope="col">survives</th>
+          <th scope="col">{{ hereTitle() }}</th>
           <th scope="col">basis</th>
         </tr>
       </thead>
       <tbody>
         @for (row of ranges(); track row.name) {
           <tr>
-            <td>{{ row.name }}</td>
+            <td>
+              {{ row.name }} <span class="soft small">{{ row.unit }}</span>
+            </td>
             <td>{{ row.keep }}</td>
             <td>{{ row.breed }}</td>
             <td class="soft">{{ row.survives }}</td>
+            <td class="here">
+              @if (row.here; as here) {
+                <tr-severity [severity]="here.severity" /> {{ here.value }}
+              } @else {
+                <tr-severity severity="unknown" />
+              }
+            </td>
             <td class="soft small">{{ row.basis }}</td>
           </tr>
         }
@@ -110,6 +124,9 @@ import { QuantityField } from '../ui/quantity-field';
     }
     .count {
       width: 64px;
+    }
+    .here {
+      white-space: nowrap;
     }
     dl {
       display: grid;
@@ -157,21 +174,45 @@ export class AnimalCard {
     };
   });
 
+  /** The animal alone in this tank's water and year, before it is added. */
+  private readonly preview = computed(() => {
+    const [design, room, catalogue] = [this.view.design(), this.view.room(), this.view.catalogue()];
+    return design && room && catalogue ? previewAnimal({ design, room, catalogue }, this.animal(), this.breed() ? 'spawn' : 'keep') : null;
+  });
+  protected readonly hereTitle = computed(() => {
+    const [design, room] = [this.view.design(), this.view.room()];
+    if (!design || !room || Object.keys(design.water.parts).length > 0) return 'as planned here';
+    const [first] = inOrder(room.sources);
+    return first ? `here, with ${first[1].name}` : 'here';
+  });
+
   protected readonly ranges = computed(() => {
     const animal = this.animal();
     const units = this.units();
+    const preview = this.preview();
     return PARAMETERS.map((parameter) => {
       const { name, kind } = PARAMETER_META[parameter];
+      const node = preview && plannedNode(preview.derived, parameter);
+      const severity = preview && worst(preview.findings.filter((finding) => finding.parameter === parameter));
+      const shown =
+        node?.value === null || !node
+          ? null
+          : parameter === 'temperatureC' && node.interval
+            ? formatSpan(kind, node.interval, units)
+            : formatQuantity(kind, node.value, units);
+      const here = severity && shown !== null ? { severity, value: withoutUnit(shown) } : null;
       const keep = rangeFor(animal, 'keep', parameter);
       const breed = rangeFor(animal, 'spawn', parameter);
       const span = (edges: readonly [number | null, number | null] | undefined) =>
-        edges && edges[0] !== null && edges[1] !== null ? formatSpan(kind, [edges[0], edges[1]], units) : '○ not known';
+        edges && edges[0] !== null && edges[1] !== null ? withoutUnit(formatSpan(kind, [edges[0], edges[1]], units)) : '○ not known';
       return {
         name,
+        unit: unitOf(kind, units).unit,
+        here,
         keep: span(keep?.value?.optimum),
         breed: span(breed?.value?.optimum),
         survives: span(keep?.value?.tolerance),
-        basis: keep ? BASIS_WORD[keep.basis].split(';')[0] : '',
+        basis: keep ? keep.basis : '',
       };
     });
   });
@@ -195,4 +236,9 @@ export class AnimalCard {
       row('From', origin, String),
     ];
   });
+}
+
+/** The numbers of a quantity whose unit stands in the row's head. */
+function withoutUnit(text: string): string {
+  return text.split(' ')[0] ?? text;
 }

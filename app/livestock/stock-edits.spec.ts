@@ -27,6 +27,13 @@ describe('edits of the livestock', () => {
     expect(two.stock['b']?.phase).toBe('keep');
   });
 
+  it('let more of a kind join those that are here', () => {
+    const one = apply(empty, addAnimal(empty, danio, 12, true, 'a'));
+    const more = apply(one, addAnimal(one, danio, 8, true, 'b'));
+    expect(Object.values(more.stock).map(({ count }) => count)).toEqual([20]);
+    expect(Object.keys(apply(more, addAnimal(more, danio, 8, false, 'c')).stock).length).toBe(2);
+  });
+
   it('take a target out of both places', () => {
     const one = apply(empty, addAnimal(empty, danio, 12, true, 'a'));
     expect(apply(one, removeAnimal(one, 'a')).brief.targetStockIds).toEqual([]);

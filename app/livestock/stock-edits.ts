@@ -1,11 +1,14 @@
 import type { Operation } from 'rfc6902';
 import type { Animal, Plant } from '../../core/catalogue/organism';
-import { nextOrder, type Design } from '../../core/design/design';
+import { inOrder, nextOrder, type Design } from '../../core/design/design';
 import { pointer } from '../../core/design/edit';
 
-/** Puts an animal into the tank; the first one becomes the target. */
+/** Puts animals into the tank; the first become the target. More of a kind that is here already join them. */
 export function addAnimal(design: Design, animal: Animal, count: number, breed: boolean, newId: string): Operation[] {
-  const entry = { order: nextOrder(design.stock), organismId: animal.id, count, phase: breed ? 'spawn' : 'keep' };
+  const phase = breed ? 'spawn' : 'keep';
+  const same = inOrder(design.stock).find(([, entry]) => entry.organismId === animal.id && (entry.phase === 'keep') === !breed);
+  if (same) return [{ op: 'replace', path: pointer('stock', same[0], 'count'), value: same[1].count + count }];
+  const entry = { order: nextOrder(design.stock), organismId: animal.id, count, phase };
   const ops: Operation[] = [{ op: 'add', path: pointer('stock', newId), value: entry }];
   if (design.brief.targetStockIds.length === 0) {
     ops.push(

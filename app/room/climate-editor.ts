@@ -30,7 +30,7 @@ export function smoothYear(coldestC: number, warmestC: number, south: boolean): 
       <tr-quantity
         label="Room, coldest"
         kind="temperature"
-        placeholder="e.g. 17"
+        placeholder=""
         [limits]="[-30, 50]"
         [value]="coldest()"
         (quantity)="coldest.set($event)"
@@ -38,7 +38,7 @@ export function smoothYear(coldestC: number, warmestC: number, south: boolean): 
       <tr-quantity
         label="warmest"
         kind="temperature"
-        placeholder="e.g. 25"
+        placeholder=""
         [limits]="[-30, 50]"
         [value]="warmest()"
         (quantity)="warmest.set($event)"

@@ -6,11 +6,17 @@ import type { WaterType } from '../../core/catalogue/water-source';
 import { PARAMETER_META } from '../../core/catalogue/parameter';
 import { inOrder } from '../../core/design/design';
 import { pointer } from '../../core/design/edit';
-import type { Room } from '../../core/design/room';
+import type { Room, RoomSource } from '../../core/design/room';
 import { unitOf } from '../../core/quantity/format';
 import { PreferencesStore } from '../store/preferences';
 import { QuantityField } from '../ui/quantity-field';
 import { READINGS, addSource, setDisinfectant, setReading, type Reading } from './source-edits';
+
+function originOf(source: RoomSource): string {
+  const bases = READINGS.map((reading) => source[reading].basis);
+  if (bases.includes('measured')) return bases.every((basis) => basis === 'measured') ? 'measured' : 'partly measured';
+  return bases.includes('invented') ? 'invented for the demo' : 'class figures: measure yours';
+}
 
 /** Waters at hand in the room, with their readings. */
 @Component({
@@ -35,7 +41,7 @@ import { READINGS, addSource, setDisinfectant, setReading, type Reading } from '
             <tr>
               <td>
                 {{ source.name }}
-                <span class="small soft">{{ source.measured ? 'measured' : 'class figures: measure yours' }}</span>
+                <span class="small soft">{{ source.origin }}</span>
               </td>
               @for (reading of readings; track reading) {
                 <td class="reading">
@@ -130,7 +136,7 @@ export class SourcesEditor {
       id,
       name: entry.name,
       entry,
-      measured: READINGS.some((reading) => entry[reading].basis === 'measured'),
+      origin: originOf(entry),
     })),
   );
 

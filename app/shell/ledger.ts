@@ -45,6 +45,8 @@ export class Ledger {
       return {
         finding,
         ...wordFinding(finding, assessment!, units),
+        // what is still to be stated has no basis, and is not a thing to accept
+        toState: finding.code.endsWith('.not-stated') || finding.code === 'stocking.not-chosen',
         basis: BASIS_WORD[finding.basis],
         accepted: Object.hasOwn(accepted, finding.key) ? (accepted[finding.key] ?? null) : null,
         remedies: (help?.remedies ?? [])
@@ -76,7 +78,9 @@ export class Ledger {
       [count('watch'), 'watch'],
     ] as const;
     const said = parts.filter(([n]) => n > 0).map(([n, word]) => `${n} ${word}${n > 1 && word === 'conflict' ? 's' : ''}`);
-    return said.length > 0 ? said.join(', ') : 'nothing against the plan';
+    const unknown = count('unknown');
+    if (said.length > 0) return said.join(', ');
+    return unknown > 0 ? `${unknown} unknown` : 'nothing against the plan so far';
   });
 
   protected apply(remedy: Remedy, action: string): void {

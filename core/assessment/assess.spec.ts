@@ -3,8 +3,10 @@ import { largeTank } from '../testing/large-tank';
 import { emptyDesign } from '../design/design';
 import { emptyRoom, Room } from '../design/room';
 import { METRIC, US } from '../quantity/format';
+import type { Animal } from '../catalogue/organism';
 import { assess, worst } from './assess';
 import { derive, DEFINITIONS, NODE_IDS, type DeriveCache, type NodeId } from './derive';
+import { PREVIEW_ID, previewAnimal } from './preview';
 import { plain, wordFinding } from './wording';
 
 describe('the graph of derived values', () => {
@@ -140,6 +142,20 @@ describe('a judgement', () => {
     expect(severityOf(judge(tank([['paracheirodon-axelrodi', 10]])), 'stocking.group-size:s0')).toBe('fits');
   });
 
+  it('of a group counts all of a kind, breeding or not', () => {
+    expect(
+      severityOf(
+        judge(
+          tank([
+            ['danio-margaritatus', 5, 'spawn'],
+            ['danio-margaritatus', 5],
+          ]),
+        ),
+        'stocking.group-size:s0',
+      ),
+    ).toBe('fits');
+  });
+
   it('of those who cannot live together names the pair', () => {
     const assessment = judge(
       tank([
@@ -206,6 +222,25 @@ describe('a judgement', () => {
     const { findings } = judge(weedyThicket);
     expect(worst(findings)).toBe('conflict');
     expect(worst(findings, { 'vessel.lid:danios': 'cover glass is ordered' })).toBe('watch');
+  });
+});
+
+describe('a preview of one animal', () => {
+  const boraras = catalogue.organisms.get('boraras-maculatus') as Animal;
+
+  it('judges it alone, in the planned water', () => {
+    const assessment = previewAnimal({ design: weedyThicket, room: lowBarn, catalogue }, boraras, 'keep');
+    expect(assessment.derived['stock.members'].value?.map(({ organismId }) => organismId)).toEqual(['boraras-maculatus']);
+    expect(severityOf(assessment, `water.parameter:ghDh:${PREVIEW_ID}`)).toBe('conflict');
+  });
+
+  it('takes the first source of the room while no water is poured', () => {
+    const assessment = previewAnimal({ design: emptyDesign('d', 'low-barn', 'T'), room: lowBarn, catalogue }, boraras, 'keep');
+    expect(assessment.derived['planned.ghDh'].value).toBe(17.8);
+    expect(
+      previewAnimal({ design: emptyDesign('d', 'r', 'T'), room: emptyRoom('r', 'R'), catalogue }, boraras, 'keep').derived['planned.ghDh']
+        .gap,
+    ).toBe('missing');
   });
 });
 

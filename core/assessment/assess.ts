@@ -1,4 +1,4 @@
-import { severityRank, type Finding } from '../calculation/finding';
+import { severityRank, type Bench, type Finding } from '../calculation/finding';
 import { rangeFor } from '../catalogue/organism';
 import { PARAMETERS, type Parameter } from '../catalogue/parameter';
 import { climateNotStated, seasonFindings } from '../equipment/findings';
@@ -36,8 +36,26 @@ export function assess(world: World, cache?: DeriveCache): Assessment {
   return { world, derived, findings: findings.sort(worstFirst) };
 }
 
+/** What is not stated comes in work order. */
+const WORK_ORDER: readonly Bench[] = [
+  'livestock',
+  'vessel',
+  'water',
+  'substrate',
+  'hardscape',
+  'plants',
+  'equipment',
+  'stocking',
+  'startup',
+  'care',
+  'breeding',
+];
+
 function worstFirst(a: Finding, b: Finding): number {
-  return severityRank(b.severity) - severityRank(a.severity) || Number(b.code === 'window.clash') - Number(a.code === 'window.clash');
+  const bySeverity = severityRank(b.severity) - severityRank(a.severity);
+  if (bySeverity !== 0) return bySeverity;
+  if (a.severity === 'unknown') return WORK_ORDER.indexOf(a.bench) - WORK_ORDER.indexOf(b.bench);
+  return Number(b.code === 'window.clash') - Number(a.code === 'window.clash');
 }
 
 function waterFindings(world: World, derived: Derived): Finding[] {
@@ -70,7 +88,8 @@ function memberFindings({ design }: World, derived: Derived): Finding[] {
     const animal = animalOf(member);
     if (!animal) continue;
     const { traits } = animal;
-    findings.push(groupFinding(id, traits.groupMin, member.count));
+    const ofItsKind = members.filter(({ organismId }) => organismId === member.organismId).reduce((sum, { count }) => sum + count, 0);
+    findings.push(groupFinding(id, traits.groupMin, ofItsKind));
     const salinity = range('salinity')?.value?.tolerance;
     if (salinity && (salinity[1] ?? 0) - (salinity[0] ?? 0) >= EURYHALINE_SPREAD) {
       findings.push(acclimationFinding(id, design.stock[id]?.arrivalSalinity, animal.dailyStep.salinity, derived['planned.salinity']));

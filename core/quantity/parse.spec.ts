@@ -23,13 +23,15 @@ describe('what a person types', () => {
     ['60', 'fraction', '%', 0.6],
     ['12', 'count', '', 12],
     ['6.8', 'ph', '', 6.8],
+    ['1.0264 SG', 'salinity', 'ppt', 35.04],
+    ['1.000 sg', 'salinity', 'ppt', 0],
     ['1.4 mS', 'conductivity', 'µS/cm', 1400],
   ];
   for (const [text, kind, unit, wanted] of accepted) {
     it(`takes “${text}” as ${kind}`, () => {
       const parsed = parseQuantity(text, kind, unit);
       if (!parsed.ok) return fail(parsed.reason);
-      expect(parsed.value).toBeCloseTo(wanted, 3);
+      expect(parsed.value).toBeCloseTo(wanted, kind === 'salinity' ? 1 : 3);
     });
   }
 
@@ -50,6 +52,7 @@ describe('what a person types', () => {
     ['NaN', 'count', /does not start with a number/],
     ['120 %', 'fraction', /between/],
     ['15', 'ph', /between/],
+    ['1.2 SG', 'salinity', /specific gravity/],
   ];
   for (const [text, kind, reason] of refused) {
     it(`refuses “${text}” as ${kind} and says why`, () => {

@@ -1,3 +1,4 @@
+import { salinityFromSpecificGravity } from './seawater';
 import { UNITS, findUnit, type QuantityKind } from './unit';
 
 export type Parsed = { ok: true; value: number } | { ok: false; reason: string };
@@ -37,6 +38,14 @@ function readNumber(text: string): { value: number; rest: string } | null {
   return null;
 }
 
+/** "1.026 SG" as a hydrometer for 25 degC reads it at 25 degC. */
+function fromSpecificGravity(gravity: number): Parsed {
+  const salinity = salinityFromSpecificGravity(gravity, 25, 25);
+  return salinity === null
+    ? { ok: false, reason: 'A specific gravity of sea water lies between 1.000 and 1.032.' }
+    : { ok: true, value: salinity };
+}
+
 function show(value: number): string {
   return String(Number(value.toPrecision(4)));
 }
@@ -61,6 +70,7 @@ export function parseQuantity(
   const read = readNumber(trimmed);
   if (!read || !Number.isFinite(read.value)) return { ok: false, reason: `“${trimmed.slice(0, 24)}” does not start with a number.` };
   const unitName = read.rest.trim() || defaultUnit;
+  if (kind === 'salinity' && /^sg$/i.test(unitName)) return fromSpecificGravity(read.value);
   const unit = findUnit(kind, unitName);
   if (!unit) {
     const known = UNITS[kind].map((u) => u.names[0]).filter(Boolean);

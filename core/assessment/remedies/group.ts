@@ -14,7 +14,10 @@ export function groupRemedy({ world: { design } }: Assessment, finding: Finding)
       kind: 'group',
       subjects: [id],
       values: { added: { quantity: 'count', si: missing }, groupMin },
-      patch: [forRevision(design.rev), { op: 'replace', path: pointer('stock', id, 'count'), value: groupMin.si }],
+      patch: [
+        forRevision(design.rev),
+        { op: 'replace', path: pointer('stock', id, 'count'), value: (design.stock[id]?.count ?? 0) + missing },
+      ],
     },
   ];
 }

@@ -1,7 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzRadioModule } from 'ng-zorro-antd/radio';
 import { worst } from '../../core/assessment/assess';
 import { plannedNode } from '../../core/assessment/derive';
 import { previewAnimal } from '../../core/assessment/preview';
@@ -11,15 +9,15 @@ import { PARAMETER_META, PARAMETERS } from '../../core/catalogue/parameter';
 import type { Fact } from '../../core/quantity/fact';
 import { formatQuantity, formatSpan, unitOf } from '../../core/quantity/format';
 import { bodyPath } from '../section/silhouettes';
-import { TankView } from '../shell/tank-view';
+import { TankView } from '../store/tank-view';
 import { PreferencesStore } from '../store/preferences';
-import { QuantityField } from '../ui/quantity-field';
 import { SeverityGlyph } from '../ui/severity-glyph';
+import { PurposeFields } from './purpose-fields';
 
 /** One animal: its outline at adult size, what it wants to keep and to breed, how it lives. */
 @Component({
   selector: 'tr-animal-card',
-  imports: [FormsModule, NzButtonModule, NzRadioModule, QuantityField, SeverityGlyph],
+  imports: [NzButtonModule, PurposeFields, SeverityGlyph],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="head">
@@ -36,25 +34,7 @@ import { SeverityGlyph } from '../ui/severity-glyph';
       }
     </div>
     <form (submit)="$event.preventDefault(); add.emit({ count: count(), breed: breed() })">
-      <nz-radio-group
-        name="purpose"
-        nzButtonStyle="solid"
-        aria-label="Keep or breed"
-        [ngModel]="breed()"
-        (ngModelChange)="breed.set($event)"
-      >
-        <label nz-radio-button [nzValue]="false">Keep</label>
-        <label nz-radio-button [nzValue]="true">Breed</label>
-      </nz-radio-group>
-      <tr-quantity
-        class="count"
-        label="How many"
-        kind="count"
-        [hideLabel]="true"
-        [limits]="[1, 5000]"
-        [value]="count()"
-        (quantity)="count.set($event)"
-      />
+      <tr-purpose-fields [(breed)]="breed" [(count)]="count" />
       <button nz-button nzType="primary" type="submit" [disabled]="readOnly()">Add {{ count() }} to this tank</button>
     </form>
     <table>
@@ -121,9 +101,6 @@ import { SeverityGlyph } from '../ui/severity-glyph';
       align-items: center;
       gap: 8px;
       margin: 10px 0 12px;
-    }
-    .count {
-      width: 64px;
     }
     .here {
       white-space: nowrap;

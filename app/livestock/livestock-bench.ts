@@ -8,7 +8,7 @@ import type { Animal } from '../../core/catalogue/organism';
 import { inOrder } from '../../core/design/design';
 import { pointer } from '../../core/design/edit';
 import { formatSpan } from '../../core/quantity/format';
-import { TankView } from '../shell/tank-view';
+import { TankView } from '../store/tank-view';
 import { PreferencesStore } from '../store/preferences';
 import { TankStore } from '../store/tank-store';
 import { QuantityField } from '../ui/quantity-field';

@@ -1,7 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzRadioModule } from 'ng-zorro-antd/radio';
 import { BASIS_WORD } from '../../core/assessment/wording';
 import type { Biotope } from '../../core/catalogue/biotope';
 import { rangeFor, type Animal } from '../../core/catalogue/organism';
@@ -9,17 +7,17 @@ import { PARAMETER_META, type Parameter } from '../../core/catalogue/parameter';
 import { formatNumber, formatQuantity, formatSpan } from '../../core/quantity/format';
 import { plantPaths } from '../section/silhouettes';
 import { steady } from '../section/section-geometry';
-import { TankView } from '../shell/tank-view';
+import { TankView } from '../store/tank-view';
 import { PreferencesStore } from '../store/preferences';
-import { QuantityField } from '../ui/quantity-field';
 import { YearChart } from '../ui/year-chart';
+import { PurposeFields } from './purpose-fields';
 
 const COLUMNS: readonly Parameter[] = ['temperatureC', 'ph', 'ghDh'];
 
 /** A wild place: its small section, its year, who lives there. */
 @Component({
   selector: 'tr-place-card',
-  imports: [FormsModule, NzButtonModule, NzRadioModule, QuantityField, YearChart],
+  imports: [NzButtonModule, PurposeFields, YearChart],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2>{{ place().name }}</h2>
@@ -103,25 +101,7 @@ const COLUMNS: readonly Parameter[] = ['temperatureC', 'ph', 'ghDh'];
         <button nz-button nzType="primary" type="submit" [disabled]="readOnly()">
           Build for <em>&nbsp;{{ animal.latin }}</em>
         </button>
-        <nz-radio-group
-          name="purpose"
-          nzButtonStyle="solid"
-          aria-label="Keep or breed"
-          [ngModel]="breed()"
-          (ngModelChange)="breed.set($event)"
-        >
-          <label nz-radio-button [nzValue]="false">Keep</label>
-          <label nz-radio-button [nzValue]="true">Breed</label>
-        </nz-radio-group>
-        <tr-quantity
-          class="count"
-          label="How many"
-          kind="count"
-          [hideLabel]="true"
-          [limits]="[1, 5000]"
-          [value]="count()"
-          (quantity)="count.set($event)"
-        />
+        <tr-purpose-fields [(breed)]="breed" [(count)]="count" />
       </form>
     }
   `,
@@ -146,25 +126,11 @@ const COLUMNS: readonly Parameter[] = ['temperatureC', 'ph', 'ghDh'];
       gap: 8px;
       margin-top: 10px;
     }
-    .count {
-      width: 64px;
-    }
     .chosen td {
       background: var(--band);
     }
     .end {
       width: 1%;
-    }
-    .pick {
-      padding: 0;
-      border: 0;
-      background: none;
-      color: inherit;
-      font: inherit;
-      text-decoration: underline;
-      text-decoration-color: var(--edge);
-      text-underline-offset: 3px;
-      cursor: pointer;
     }
   `,
 })

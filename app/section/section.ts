@@ -4,7 +4,7 @@ import { plain, wordFinding } from '../../core/assessment/wording';
 import { formatQuantity, fromChosen, inChosenUnit } from '../../core/quantity/format';
 import { PreferencesStore } from '../store/preferences';
 import { TankStore } from '../store/tank-store';
-import { TankView } from '../shell/tank-view';
+import { TankView } from '../store/tank-view';
 import { drawAnimals, drawPlants } from './section-geometry';
 
 const VIEW = { width: 760, height: 400, left: 40, right: 24, top: 26, bottom: 34 };

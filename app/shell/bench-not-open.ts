@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { RouterLink } from '@angular/router';
 import { SeverityGlyph } from '../ui/severity-glyph';
 import { BENCHES } from './benches';
-import { TankView } from './tank-view';
+import { TankView } from '../store/tank-view';
 
 /** A bench that Terroir does not judge yet says so: unknown, never fine. */
 @Component({

@@ -4,7 +4,7 @@ import { formatQuantity, formatSpan } from '../../core/quantity/format';
 import { PreferencesStore } from '../store/preferences';
 import { SeverityGlyph } from '../ui/severity-glyph';
 import { BENCHES } from './benches';
-import { TankView } from './tank-view';
+import { TankView } from '../store/tank-view';
 
 /** The benches in work order, stacked like the bands of a soil profile. */
 @Component({

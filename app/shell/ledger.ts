@@ -11,7 +11,7 @@ import { PreferencesStore } from '../store/preferences';
 import { TankStore } from '../store/tank-store';
 import { LatinText } from '../ui/latin-text';
 import { SeverityGlyph } from '../ui/severity-glyph';
-import { TankView } from './tank-view';
+import { TankView } from '../store/tank-view';
 import { Why } from './why';
 
 /** Findings, worst first; each opens to its reason, basis and remedies with what they would change. */

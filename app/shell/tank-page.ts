@@ -24,13 +24,13 @@ import { PreferencesStore } from '../store/preferences';
 import { TankStore } from '../store/tank-store';
 import { BENCHES } from './benches';
 import { Course } from './course';
-import { downloadText } from './download';
+import { downloadText } from '../ui/download';
 import { KeysHelp } from './keys-help';
 import { Ledger } from './ledger';
 import { Palette } from './palette';
-import { SaveMark } from './save-mark';
-import { TankView } from './tank-view';
-import { UnitsMenu } from './units-menu';
+import { SaveMark } from '../ui/save-mark';
+import { TankView } from '../store/tank-view';
+import { UnitsMenu } from '../ui/units-menu';
 import { WhyDrawer } from './why-drawer';
 import { WindowStrip } from './window-strip';
 

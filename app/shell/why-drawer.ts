@@ -11,7 +11,7 @@ import type { OpenSpan } from '../../core/quantity/range';
 import type { QuantityKind } from '../../core/quantity/unit';
 import { PreferencesStore } from '../store/preferences';
 import { LatinText } from '../ui/latin-text';
-import { TankView } from './tank-view';
+import { TankView } from '../store/tank-view';
 import { Why } from './why';
 
 interface Row {

@@ -5,7 +5,7 @@ import { PARAMETER_META, PARAMETERS, type Parameter } from '../../core/catalogue
 import { formatNumber, formatSpan, inChosenUnit, unitOf, type UnitChoice } from '../../core/quantity/format';
 import type { Span } from '../../core/quantity/range';
 import { PreferencesStore } from '../store/preferences';
-import { TankView } from './tank-view';
+import { TankView } from '../store/tank-view';
 import { Why } from './why';
 
 const WIDTH = 190;

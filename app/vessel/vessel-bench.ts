@@ -10,7 +10,7 @@ import { STOCK_SIZES_MM } from '../../core/vessel/stock-sizes';
 import type { LidKind, Vessel } from '../../core/vessel/model';
 import { ClimateEditor } from '../room/climate-editor';
 import { Section } from '../section/section';
-import { TankView } from '../shell/tank-view';
+import { TankView } from '../store/tank-view';
 import { PreferencesStore } from '../store/preferences';
 import { TankStore } from '../store/tank-store';
 import { QuantityField } from '../ui/quantity-field';

@@ -7,7 +7,7 @@ import { inOrder } from '../../core/design/design';
 import { pointer } from '../../core/design/edit';
 import { formatNumber, formatQuantity, formatSpan, inChosenUnit, unitOf } from '../../core/quantity/format';
 import { SourcesEditor } from '../room/sources-editor';
-import { TankView } from '../shell/tank-view';
+import { TankView } from '../store/tank-view';
 import { Why } from '../shell/why';
 import { PreferencesStore } from '../store/preferences';
 import { TankStore } from '../store/tank-store';

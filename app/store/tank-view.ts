@@ -2,7 +2,7 @@ import { Injectable, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { Bench, Finding, Severity } from '../../core/calculation/finding';
 import { worst as worstSeverity } from '../../core/assessment/assess';
-import { TankStore } from '../store/tank-store';
+import { TankStore } from './tank-store';
 
 /** The open tank as signals, for the views. Views read; none of them computes a judgement. */
 @Injectable({ providedIn: 'root' })

@@ -42,7 +42,10 @@ describe('the server', () => {
 
   it('is healthy, and says not found for what is not there', async () => {
     expect(await (await fetch(`${url}/api/health`)).json()).toEqual({ ok: true });
-    for (const path of ['/missing.js', '/api/nothing', '/..%2f..%2fetc/passwd.txt']) expect((await fetch(url + path)).status).withContext(path).toBeGreaterThanOrEqual(400);
+    for (const path of ['/missing.js', '/api/nothing', '/..%2f..%2fetc/passwd.txt'])
+      expect((await fetch(url + path)).status)
+        .withContext(path)
+        .toBeGreaterThanOrEqual(400);
   });
 
   it('does not start without a build', () => {

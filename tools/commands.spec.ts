@@ -12,7 +12,11 @@ import { documents } from './docs';
 const root = fileURLToPath(new URL('..', import.meta.url));
 
 function run(tool: string, args: string[], input?: string) {
-  const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', `tools/${tool}.ts`, ...args], { cwd: root, encoding: 'utf8', input: input ?? '' });
+  const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', `tools/${tool}.ts`, ...args], {
+    cwd: root,
+    encoding: 'utf8',
+    input: input ?? '',
+  });
   return { status, out: stdout, err: stderr };
 }
 
@@ -30,17 +34,34 @@ describe('calc', () => {
     const answer = run('calc', [id, '{"temperatureC":25,"ph":8,"salinity":0}']);
     expect(answer.status).toBe(0);
     expect((JSON.parse(answer.out) as { fraction: number }).fraction).toBeCloseTo(0.05366, 5);
-    expect(JSON.parse(run('calc', [id, '{"temperatureC":35,"ph":8,"salinity":0}']).out)).toEqual({ fraction: null, gap: 'outside-validity', reason: 'temperature outside 0–30 °C' });
+    expect(JSON.parse(run('calc', [id, '{"temperatureC":35,"ph":8,"salinity":0}']).out)).toEqual({
+      fraction: null,
+      gap: 'outside-validity',
+      reason: 'temperature outside 0–30 °C',
+    });
   });
 
   it('answers line by line, a bad line with its error, and goes on', () => {
-    const lines = ['{"temperatureC":25,"ph":7,"salinity":0}', 'not json', '', '{"temperatureC":25}', '{"temperatureC":20,"ph":8,"salinity":0}'];
+    const lines = [
+      '{"temperatureC":25,"ph":7,"salinity":0}',
+      'not json',
+      '',
+      '{"temperatureC":25}',
+      '{"temperatureC":20,"ph":8,"salinity":0}',
+    ];
     const answers = run('calc', [id, '-'], lines.join('\n'));
     expect(answers.status).toBe(0);
-    const parsed = answers.out.trim().split('\n').map((line) => JSON.parse(line) as { fraction?: number; error?: string });
+    const parsed = answers.out
+      .trim()
+      .split('\n')
+      .map((line) => JSON.parse(line) as { fraction?: number; error?: string });
     expect(parsed.map((answer) => (answer.error ? 'error' : 'answer'))).toEqual(['answer', 'error', 'error', 'answer']);
     expect(parsed[2]?.error).toMatch(/ph: /);
-    const mixed = run('calc', ['-'], '{"id":"vessel.box-volume","input":{"lengthMm":600,"widthMm":300,"heightMm":360}}\n{"id":"no.such","input":{}}\n');
+    const mixed = run(
+      'calc',
+      ['-'],
+      '{"id":"vessel.box-volume","input":{"lengthMm":600,"widthMm":300,"heightMm":360}}\n{"id":"no.such","input":{}}\n',
+    );
     expect(mixed.out).toBe('{"litres":64.8}\n{"error":"no calculation \\"no.such\\"; see: npm run -s calc -- list"}\n');
   });
 
@@ -66,7 +87,12 @@ describe('calc', () => {
 describe('assess', () => {
   const folder = mkdtempSync(join(tmpdir(), 'terroir-assess-'));
   const file = join(folder, 'thicket.json');
-  const content = JSON.stringify({ terroir: 'design', design: weedyThicket, room: lowBarn, cited: { catalogue: catalogueData.edition, entries: [] } });
+  const content = JSON.stringify({
+    terroir: 'design',
+    design: weedyThicket,
+    room: lowBarn,
+    cited: { catalogue: catalogueData.edition, entries: [] },
+  });
   beforeAll(() => writeFileSync(file, content));
   afterAll(() => rmSync(folder, { recursive: true }));
 
@@ -83,7 +109,10 @@ describe('assess', () => {
   });
 
   it('gives the whole assessment as JSON', () => {
-    const { findings, derived } = JSON.parse(run('assess', [file, '--json']).out) as { findings: { key: string }[]; derived: { node: string }[] };
+    const { findings, derived } = JSON.parse(run('assess', [file, '--json']).out) as {
+      findings: { key: string }[];
+      derived: { node: string }[];
+    };
     expect(findings.map(({ key }) => key)).toEqual(judge(weedyThicket).findings.map(({ key }) => key));
     expect(derived.map(({ node }) => node)).toContain('planned.ghDh');
   });
@@ -100,6 +129,9 @@ describe('assess', () => {
 
 describe('the documents', () => {
   for (const [path, text] of Object.entries(documents())) {
-    it(`${path} says what the code says`, () => expect(readFileSync(root + path, 'utf8') === text).withContext('run npm run docs').toBeTrue());
+    it(`${path} says what the code says`, () =>
+      expect(readFileSync(root + path, 'utf8') === text)
+        .withContext('run npm run docs')
+        .toBeTrue());
   }
 });

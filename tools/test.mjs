@@ -46,6 +46,18 @@ const karma = (output) => {
 };
 
 await step('lint', [bin('eslint', 'bin', 'eslint.js'), '.']);
+await step('format', [
+  bin('prettier', 'bin', 'prettier.cjs'),
+  '--check',
+  '--log-level',
+  'warn',
+  'app',
+  'core',
+  'server',
+  'tools',
+  'e2e',
+  'catalogue',
+]);
 await step('import rule', [
   bin('dependency-cruiser', 'bin', 'dependency-cruise.mjs'),
   '--config',

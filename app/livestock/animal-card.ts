@@ -29,7 +29,14 @@ import { PurposeFields } from './purpose-fields';
       </div>
       @if (outline(); as o) {
         <svg [attr.viewBox]="o.viewBox" [style.width.px]="o.width" aria-hidden="true">
-          <path [attr.d]="o.path" [attr.fill]="o.fill" [attr.stroke]="o.mark" stroke-width="0.6" vector-effect="non-scaling-stroke" />
+          <path
+            [attr.d]="o.path"
+            [attr.fill]="o.fill"
+            [attr.stroke]="o.mark"
+            fill-rule="evenodd"
+            stroke-width="0.6"
+            vector-effect="non-scaling-stroke"
+          />
         </svg>
       }
     </div>

@@ -1,6 +1,6 @@
 import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { Title } from '@angular/platform-browser';
 import { Router, RouterLink } from '@angular/router';
 import { NzButtonModule } from 'ng-zorro-antd/button';
@@ -64,6 +64,10 @@ export class RoomPage {
       onCleanup(() => (current = false));
       void this.load(id, () => current);
     });
+    this.library.writtenElsewhere$.pipe(takeUntilDestroyed()).subscribe((id) => {
+      const known = id === this.room()?.id || this.tanks().some((tank) => tank.id === id);
+      if (known && this.state()?.save.kind === 'saved') void this.load(this.roomId(), () => true);
+    });
     effect(() => this.title.setTitle(`${this.room()?.name ?? 'Rooms'} · Terroir`));
   }
 
@@ -125,6 +129,14 @@ export class RoomPage {
 
   protected rename(name: string): void {
     if (name.trim() !== this.room()?.name) this.edit('Rename', [{ op: 'replace', path: '/name', value: name.trim() }]);
+  }
+
+  protected undo(): void {
+    this.store?.undo();
+  }
+
+  protected redo(): void {
+    this.store?.redo();
   }
 
   protected retry(): void {

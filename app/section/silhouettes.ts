@@ -14,15 +14,28 @@ const BODIES: Partial<Record<Form, string>> = {
     'M0 .5 Q .02 .2 .13 .22 L .16 .06 L .21 .24 Q .4 .2 .58 .26 Q .8 .18 1 .44 Q .82 .66 .62 .7 L .64 .98 L .58 .98 L .55 .72 L .34 .74 L .35 1 L .29 1 L .27 .74 Q .05 .8 0 .5 Z',
 };
 
-/** The outline of an animal, scaled to millimetres. */
+/** Where the eye sits: shares of length and depth, and its radius as a share of depth. */
+const EYES: Partial<Record<Form, readonly [x: number, y: number, radius: number]>> = {
+  'slender-fish': [0.1, 0.42, 0.11],
+  'deep-fish': [0.12, 0.46, 0.06],
+  'small-cichlid': [0.13, 0.46, 0.08],
+  salamander: [0.05, 0.4, 0.05],
+};
+
+/** The outline of an animal, scaled to millimetres, with its eye as a hole (fill rule evenodd). */
 export function bodyPath(form: Form, lengthMm: number, depthMm: number): string {
   const body = BODIES[form] ?? BODIES['slender-fish']!;
   let isX = true;
-  return body.replace(/-?\d*\.?\d+/g, (number) => {
+  const outline = body.replace(/-?\d*\.?\d+/g, (number) => {
     const scaled = Number(number) * (isX ? lengthMm : depthMm);
     isX = !isX;
     return scaled.toFixed(2);
   });
+  const eye = EYES[form];
+  if (!eye) return outline;
+  const [x, y, r] = [eye[0] * lengthMm, eye[1] * depthMm, eye[2] * depthMm];
+  const at = (dx: number, dy: number) => `${(x + dx * r).toFixed(2)} ${(y + dy * r).toFixed(2)}`;
+  return `${outline} M${at(-1, 0)} Q ${at(-1, -1)} ${at(0, -1)} Q ${at(1, -1)} ${at(1, 0)} Q ${at(1, 1)} ${at(0, 1)} Q ${at(-1, 1)} ${at(-1, 0)} Z`;
 }
 
 /** Outlines of a plant by habit, in millimetres: x to both sides of its foot, y up from it. */

@@ -127,11 +127,11 @@ export class TankPage implements OnInit, OnDestroy {
   }
 
   protected undo(): void {
-    this.store.current?.design.undo();
+    this.store.undo();
   }
 
   protected redo(): void {
-    this.store.current?.design.redo();
+    this.store.redo();
   }
 
   protected rename(name: string): void {

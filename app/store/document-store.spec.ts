@@ -56,6 +56,15 @@ describe('an open document', () => {
     expect(store.state.document.rev).toBe(7);
   });
 
+  it('counts turns over all documents, so that undo follows the order of doing', () => {
+    const [first, second] = [open().store, open().store];
+    first.edit('Rename', rename('A'));
+    second.edit('Rename', rename('B'));
+    first.edit('Rename', rename('C'));
+    const turns = [first.state.undo[0]!.turn, second.state.undo[0]!.turn, first.state.undo[1]!.turn];
+    expect(turns).toEqual([...turns].sort((a, b) => a - b));
+  });
+
   it('refuses a bad edit with its reasons, changing and writing nothing', async () => {
     const write = jasmine.createSpy().and.resolveTo();
     const { store } = open(write);

@@ -6,16 +6,22 @@ import { applyEdit, type Edit, type Refusal } from '../../core/design/edit';
 export type SaveState =
   { kind: 'saved'; at: Date | null } | { kind: 'saving' } | { kind: 'failed'; reason: string } | { kind: 'read-only' };
 
+/** An edit in the history. `turn` counts over all open documents, so that undo can go back in the order things were done. */
+export interface Turn extends Edit {
+  turn: number;
+}
+
 export interface DocumentState<T> {
   document: T;
-  undo: readonly Edit[];
-  redo: readonly Edit[];
+  undo: readonly Turn[];
+  redo: readonly Turn[];
   save: SaveState;
   /** Why the last edit was refused; the document is as it was. */
   refusals: readonly Refusal[];
 }
 
 const HISTORY = 200;
+let turns = 0;
 
 /**
  * One open document: edits as patches, undo and redo by inverse patches, and every accepted state written away in turn.
@@ -50,7 +56,7 @@ export class DocumentStore<T extends { rev: number }> {
   /** Applies one gesture. A refused edit changes nothing and leaves its reasons in the state. */
   edit(label: string, patch: readonly Operation[]): boolean {
     return this.apply({ label, patch }, (state, inverse) => ({
-      undo: [...state.undo, { label, patch: inverse }].slice(-HISTORY),
+      undo: [...state.undo, { label, patch: inverse, turn: ++turns }].slice(-HISTORY),
       redo: [],
     }));
   }
@@ -58,13 +64,19 @@ export class DocumentStore<T extends { rev: number }> {
   undo(): void {
     const last = this.state.undo.at(-1);
     if (!last) return;
-    this.apply(last, (state, inverse) => ({ undo: state.undo.slice(0, -1), redo: [...state.redo, { label: last.label, patch: inverse }] }));
+    this.apply(last, (state, inverse) => ({
+      undo: state.undo.slice(0, -1),
+      redo: [...state.redo, { label: last.label, patch: inverse, turn: ++turns }],
+    }));
   }
 
   redo(): void {
     const next = this.state.redo.at(-1);
     if (!next) return;
-    this.apply(next, (state, inverse) => ({ redo: state.redo.slice(0, -1), undo: [...state.undo, { label: next.label, patch: inverse }] }));
+    this.apply(next, (state, inverse) => ({
+      redo: state.redo.slice(0, -1),
+      undo: [...state.undo, { label: next.label, patch: inverse, turn: ++turns }],
+    }));
   }
 
   /** Tries once more to write what could not be written. */

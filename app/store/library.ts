@@ -1,5 +1,5 @@
 import { Injectable } from '@angular/core';
-import { BehaviorSubject, firstValueFrom, from, shareReplay } from 'rxjs';
+import { BehaviorSubject, firstValueFrom, from, fromEvent, map, shareReplay } from 'rxjs';
 import { indexCatalogue, type Catalogue } from '../../core/catalogue/catalogue';
 import { Design, emptyDesign } from '../../core/design/design';
 import { readDesignFile, type Read, newerThan } from '../../core/design/document';
@@ -13,6 +13,10 @@ import { database, putDesign, putRoom, type StoredDesign } from './database';
 export class Library {
   /** Set when the browser refuses to store anything: loud, and the work can still be exported. */
   readonly refused$ = new BehaviorSubject<string | null>(null);
+  /** Tells other tabs what has been written, by id. */
+  private readonly channel = new BroadcastChannel('terroir:saved');
+  /** Ids of rooms and designs that another tab has written. */
+  readonly writtenElsewhere$ = fromEvent<MessageEvent<unknown>>(this.channel, 'message').pipe(map(({ data }) => String(data)));
   private readonly memory = { rooms: new Map<string, Room>(), designs: new Map<string, StoredDesign>() };
 
   readonly catalogue$ = from(import('../../catalogue').then(({ catalogueData }) => indexCatalogue(catalogueData))).pipe(shareReplay(1));
@@ -58,11 +62,13 @@ export class Library {
     const record: StoredDesign = { id: design.id, roomId: design.roomId, savedAt: new Date().toISOString(), worst, design };
     this.memory.designs.set(design.id, record);
     await putDesign(record);
+    this.channel.postMessage(design.id);
   }
 
   async saveRoom(room: Room): Promise<void> {
     this.memory.rooms.set(room.id, room);
     await putRoom(room);
+    this.channel.postMessage(room.id);
   }
 
   async deleteDesign(id: string): Promise<void> {

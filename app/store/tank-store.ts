@@ -38,7 +38,6 @@ export type Helps = ReadonlyMap<string, Help>;
 export class TankStore {
   private readonly library = inject(Library);
   private readonly open$ = new BehaviorSubject<OpenTank | null>(null);
-  private readonly channel = new BroadcastChannel('terroir:saved');
   private lock: WriteLock | null = null;
   private cache: DeriveCache = new Map();
 
@@ -70,7 +69,7 @@ export class TankStore {
   );
 
   constructor() {
-    this.channel.onmessage = ({ data }: MessageEvent<unknown>) => void this.reloadIfReadOnly(String(data));
+    this.library.writtenElsewhere$.subscribe((id) => void this.reload(id));
   }
 
   get current(): OpenTank | null {
@@ -89,7 +88,6 @@ export class TankStore {
     const design = new DocumentStore<Design>(stored.design, stored.savedAt, Design, async (document) => {
       const { findings } = assess({ design: document, room: roomStore.state.document, catalogue });
       await this.library.saveDesign(document, worst(findings, document.accepted));
-      this.channel.postMessage(document.id);
     });
     this.open$.next({ design, room: roomStore, catalogue });
     await this.lockFor(id, false);
@@ -119,6 +117,22 @@ export class TankStore {
     return this.current?.room.edit(label, patch) ?? false;
   }
 
+  /** Takes back the last thing done, in the tank or in its room. */
+  undo(): void {
+    this.latest('undo')?.undo();
+  }
+
+  /** Does again what was taken back last. */
+  redo(): void {
+    this.latest('redo')?.redo();
+  }
+
+  private latest(history: 'undo' | 'redo') {
+    const { design, room } = this.current ?? {};
+    const turn = (store: typeof design | typeof room) => store?.state[history].at(-1)?.turn ?? -1;
+    return turn(room) > turn(design) ? room : design;
+  }
+
   applyRemedy(label: string, remedy: Remedy): boolean {
     return this.edit(label, remedy.patch);
   }
@@ -129,11 +143,17 @@ export class TankStore {
     this.current?.design.setReadOnly(this.lock === null);
   }
 
-  private async reloadIfReadOnly(id: string): Promise<void> {
-    const design = this.current?.design;
-    if (design?.state.document.id !== id || design.state.save.kind !== 'read-only') return;
-    const stored = await this.library.design(id);
-    if (stored) design.replace(stored.design, stored.savedAt);
+  /** Another tab has written: a design we only look at, or the room, which every tab may write. */
+  private async reload(id: string): Promise<void> {
+    const { design, room } = this.current ?? {};
+    if (design?.state.document.id === id && design.state.save.kind === 'read-only') {
+      const stored = await this.library.design(id);
+      if (stored) design.replace(stored.design, stored.savedAt);
+    }
+    if (room?.state.document.id === id && room.state.save.kind === 'saved') {
+      const stored = await this.library.room(id);
+      if (stored) room.replace(stored, null);
+    }
   }
 }
 

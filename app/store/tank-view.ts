@@ -18,7 +18,15 @@ export class TankView {
   readonly room = computed(() => this.roomState()?.document);
   readonly derived = computed(() => this.assessment()?.derived);
   readonly members = computed(() => this.derived()?.['stock.members'].value ?? []);
+  readonly canUndo = computed(() => this.lastOf('undo'));
+  readonly canRedo = computed(() => this.lastOf('redo'));
   readonly readOnly = computed(() => this.state()?.save.kind === 'read-only');
+
+  /** The name of what undo or redo would do; null when there is nothing. */
+  private lastOf(history: 'undo' | 'redo'): string | null {
+    const [design, room] = [this.state()?.[history].at(-1), this.roomState()?.[history].at(-1)];
+    return ((room?.turn ?? -1) > (design?.turn ?? -1) ? room : design)?.label ?? null;
+  }
 
   /** Findings that the user has not accepted, worst first. */
   readonly open = computed(() => this.assessment()?.findings.filter(({ key }) => !Object.hasOwn(this.design()?.accepted ?? {}, key)) ?? []);

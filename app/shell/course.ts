@@ -22,9 +22,9 @@ import { TankView } from '../store/tank-view';
           [style.--band-ink]="bench.ink"
           [attr.aria-keyshortcuts]="bench.key"
         >
-          <span class="name">{{ bench.name }}</span>
+          <span class="name">{{ bench.name }}</span>&ngsp;
           @if (bench.count > 0) {
-            <span class="count" aria-hidden="true">{{ bench.count }}</span>
+            <span class="count" aria-hidden="true">{{ bench.count }}</span>&ngsp;
           }
           <tr-severity [severity]="bench.severity" />
           <span class="line">{{ bench.line }}</span>

@@ -21,7 +21,7 @@ const MOST_LINES = 9;
     @for (cell of cells(); track cell.parameter) {
       <button type="button" [attr.data-parameter]="cell.parameter" [attr.aria-label]="cell.label" (click)="why.parameter(cell.parameter)">
         <span class="head">
-          <strong>{{ cell.name }}</strong>
+          <strong>{{ cell.name }}</strong>&ngsp;
           <span [class]="cell.verdict"
             ><strong>{{ cell.value }}</strong> {{ cell.unit }}</span
           >

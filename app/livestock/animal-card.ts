@@ -141,7 +141,8 @@ export class AnimalCard {
   private readonly view = inject(TankView);
   protected readonly count = linkedSignal(() => this.animal().traits.groupMin.value ?? 1);
   // companions are kept, the first animal is what the tank is for
-  protected readonly breed = linkedSignal(() => (this.animal(), Object.keys(this.view.design()?.stock ?? {}).length === 0));
+  private readonly isFirst = computed(() => Object.keys(this.view.design()?.stock ?? {}).length === 0);
+  protected readonly breed = linkedSignal(() => (this.animal(), this.isFirst()));
 
   protected readonly outline = computed(() => {
     const { sizeMm, form, bodyColours } = this.animal();

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal, untracked } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -37,19 +37,23 @@ export class LivestockBench {
   protected readonly animals = computed(() => this.searchAnimals()(this.query()));
   protected readonly places = computed(() => this.searchPlaces()(this.query()));
 
-  /** What is looked at: what was clicked, else the first hit while searching, else the target of the design. */
+  /** What is looked at: what was clicked, else the first hit while searching, else the target of the design. Edits do not move it. */
   protected readonly animalId = linkedSignal<string, string | null>({
     source: this.query,
-    computation: (query) => {
-      if (query.trim() !== '') return this.animals()[0]?.id ?? null;
-      const design = this.view.design();
-      return design?.stock[design.brief.targetStockIds[0] ?? '']?.organismId ?? null;
-    },
+    computation: (query) =>
+      untracked(() => {
+        if (query.trim() !== '') return this.animals()[0]?.id ?? null;
+        const design = this.view.design();
+        return design?.stock[design.brief.targetStockIds[0] ?? '']?.organismId ?? null;
+      }),
   });
   protected readonly placeId = linkedSignal<string, string | null>({
     source: this.query,
     computation: (query) =>
-      query.trim() === '' ? (this.view.design()?.brief.biotopeId ?? this.places()[0]?.id ?? null) : (this.places()[0]?.id ?? null),
+      untracked(() => {
+        const first = this.places()[0]?.id ?? null;
+        return query.trim() === '' ? (this.view.design()?.brief.biotopeId ?? first) : first;
+      }),
   });
   protected readonly animal = computed<Animal | null>(() => {
     const entry = this.view.catalogue()?.organisms.get(this.animalId() ?? '');

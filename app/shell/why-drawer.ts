@@ -69,7 +69,9 @@ interface Row {
             }
             @for (block of blocks(); track block.node) {
               <section>
-                <h3>{{ block.title }}</h3>
+                @if (block.title !== title()) {
+                  <h3>{{ block.title }}</h3>
+                }
                 <p>
                   <strong>{{ block.value }}</strong>
                   @if (block.interval) {
@@ -167,6 +169,11 @@ export class WhyDrawer {
     return subject?.kind === 'finding' ? this.view.assessment()?.findings.find(({ key }) => key === subject.key) : undefined;
   });
 
+  private readonly node = computed(() => {
+    const subject = this.subject();
+    return subject?.kind === 'node' ? this.view.derived()?.[subject.node] : undefined;
+  });
+
   private readonly parameter = computed(() => {
     const subject = this.subject();
     const named = subject?.kind === 'parameter' ? subject.parameter : this.finding()?.parameter;
@@ -178,7 +185,9 @@ export class WhyDrawer {
     const assessment = this.view.assessment();
     if (finding && assessment) return plain(wordFinding(finding, assessment, this.units()).title);
     const parameter = this.parameter();
-    return parameter ? PARAMETER_META[parameter].name : '';
+    if (parameter) return PARAMETER_META[parameter].name;
+    const node = this.node();
+    return calculations.find(node?.calculationId ?? '')?.title ?? '';
   });
 
   protected readonly judgement = computed(() => {
@@ -227,7 +236,12 @@ export class WhyDrawer {
     const derived = this.view.derived();
     const parameter = this.parameter();
     if (!derived || !this.subject()) return [];
-    const nodes: Computed<unknown>[] = parameter ? [plannedNode(derived, parameter)] : [...(this.finding()?.evidence ?? [])];
+    const stated = this.node();
+    const nodes: Computed<unknown>[] = stated
+      ? [stated]
+      : parameter
+        ? [plannedNode(derived, parameter)]
+        : [...(this.finding()?.evidence ?? [])];
     return nodes.map((node) => {
       const calc = node.calculationId ? calculations.find(node.calculationId) : undefined;
       const kind: QuantityKind | null = parameter ? PARAMETER_META[parameter].kind : node.node.startsWith('vessel.') ? 'volume' : null;

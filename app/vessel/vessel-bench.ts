@@ -11,6 +11,7 @@ import type { LidKind, Vessel } from '../../core/vessel/model';
 import { ClimateEditor } from '../room/climate-editor';
 import { Section } from '../section/section';
 import { TankView } from '../store/tank-view';
+import { Why } from '../shell/why';
 import { PreferencesStore } from '../store/preferences';
 import { TankStore } from '../store/tank-store';
 import { QuantityField } from '../ui/quantity-field';
@@ -29,6 +30,7 @@ type Side = 'lengthMm' | 'widthMm' | 'heightMm';
 export class VesselBench {
   protected readonly view = inject(TankView);
   protected readonly store = inject(TankStore);
+  protected readonly why = inject(Why);
   protected readonly units = inject(PreferencesStore).units;
   protected readonly vessel = computed(() => this.view.design()?.vessel ?? null);
   /** Sides typed before there is a vessel; it exists once all three are known. */
@@ -40,14 +42,11 @@ export class VesselBench {
     ),
   );
 
-  protected readonly summary = computed(() => {
+  protected readonly volumes = computed(() => {
     const derived = this.view.derived();
-    const vessel = this.vessel();
-    if (!derived || !vessel) return 'not chosen';
-    const gross = derived['vessel.gross-volume'].value;
-    const water = derived['vessel.water-volume'].value;
+    if (!derived || !this.vessel()) return null;
     const volume = (litres: number | null) => (litres === null ? 'not known' : formatQuantity('volume', litres, this.units()));
-    return `${volume(gross)} to the rim · ${volume(water)} of water, bed not taken off`;
+    return { gross: volume(derived['vessel.gross-volume'].value), water: volume(derived['vessel.water-volume'].value) };
   });
 
   protected readonly heater = computed(() => this.device('heater'));

@@ -91,14 +91,17 @@ export class RoomPage {
     this.busy.set(false);
   }
 
-  /** The worst finding of a tank, from its stored summary; judged here when it was laid down without one. */
-  protected worstOf(tank: StoredDesign): Severity {
+  /** The worst finding of each tank, judged in the room as it is now; from the stored summary until the catalogue is there. */
+  protected readonly verdicts = computed(() => {
     const catalogue = this.catalogue();
     const room = this.room();
-    if (tank.worst) return tank.worst as Severity;
-    if (!catalogue || !room) return 'unknown';
-    return worst(assess({ design: tank.design, room, catalogue }).findings, tank.design.accepted) ?? 'unknown';
-  }
+    return new Map(
+      this.tanks().map(({ id, design, worst: stored }) => {
+        const judged = catalogue && room && worst(assess({ design, room, catalogue }).findings, design.accepted);
+        return [id, judged ?? (stored as Severity | null) ?? 'unknown'] as const;
+      }),
+    );
+  });
 
   protected lineOf({ design }: StoredDesign): string {
     const id = design.stock[design.brief.targetStockIds[0] ?? '']?.organismId;

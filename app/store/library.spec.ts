@@ -102,6 +102,18 @@ describe('the library', () => {
     expect((await library.room(room.id))?.name).toBe('Attic');
   });
 
+  it('still shows what was stored before the store was full', async () => {
+    const library = await emptied();
+    await library.layDemoOnce();
+    const put = spyOn(IDBObjectStore.prototype, 'put').and.throwError(new DOMException('no room left', 'QuotaExceededError'));
+    await expectAsync(library.saveDesign({ ...weedyThicket, name: 'Unwritten' }, null)).toBeRejected();
+    expect((await library.designs('low-barn')).map(({ design }) => design.name)).toEqual(['Peat pocket', 'Unwritten']);
+    expect((await library.design('weedy-thicket'))?.design.name).toBe('Unwritten');
+    put.and.callThrough();
+    await library.saveDesign({ ...weedyThicket, name: 'Written' }, null);
+    expect((await library.designs('low-barn')).map(({ design }) => design.name)).toEqual(['Peat pocket', 'Written']);
+  });
+
   afterAll(async () => {
     const db = await database();
     await Promise.all([db.clear('rooms'), db.clear('designs'), db.clear('notes')]);

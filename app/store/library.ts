@@ -17,7 +17,8 @@ export class Library {
   private readonly channel = new BroadcastChannel('terroir:saved');
   /** Ids of rooms and designs that another tab has written. */
   readonly writtenElsewhere$ = fromEvent<MessageEvent<unknown>>(this.channel, 'message').pipe(map(({ data }) => String(data)));
-  private readonly memory = { rooms: new Map<string, Room>(), designs: new Map<string, StoredDesign>() };
+  /** What could not be written: kept in this window, and read before what is stored. */
+  private readonly unwritten = { rooms: new Map<string, Room>(), designs: new Map<string, StoredDesign>() };
 
   readonly catalogue$ = from(import('../../catalogue').then(({ catalogueData }) => indexCatalogue(catalogueData))).pipe(shareReplay(1));
 
@@ -26,53 +27,45 @@ export class Library {
   }
 
   async rooms(): Promise<Room[]> {
-    const rooms = await this.attempt(
-      async () => (await database()).getAll('rooms'),
-      () => [...this.memory.rooms.values()],
-    );
-    return rooms.sort((a, b) => a.name.localeCompare(b.name));
+    const stored = await this.attempt(async () => (await database()).getAll('rooms'), []);
+    return merged(stored, this.unwritten.rooms.values()).sort((a, b) => a.name.localeCompare(b.name));
   }
 
   async designs(roomId: string): Promise<StoredDesign[]> {
-    const designs = await this.attempt(
-      async () => (await database()).getAllFromIndex('designs', 'byRoom', roomId),
-      () => [...this.memory.designs.values()].filter((record) => record.roomId === roomId),
-    );
-    return designs.sort((a, b) => a.design.name.localeCompare(b.design.name));
+    const stored = await this.attempt(async () => (await database()).getAllFromIndex('designs', 'byRoom', roomId), []);
+    const unwritten = [...this.unwritten.designs.values()].filter((record) => record.roomId === roomId);
+    return merged(stored, unwritten).sort((a, b) => a.design.name.localeCompare(b.design.name));
   }
 
   /** A stored room, checked; null when there is none. @throws Error when it cannot be read by this version */
   async room(id: string): Promise<Room | null> {
-    const stored: unknown = await this.attempt(
-      async () => (await database()).get('rooms', id),
-      () => this.memory.rooms.get(id),
-    );
+    const stored: unknown =
+      this.unwritten.rooms.get(id) ?? (await this.attempt(async () => (await database()).get('rooms', id), undefined));
     return stored === undefined ? null : trusted(stored, Room, 'room', ROOM_SCHEMA);
   }
 
   async design(id: string): Promise<{ design: Design; savedAt: Date } | null> {
-    const stored = await this.attempt(
-      async () => (await database()).get('designs', id),
-      () => this.memory.designs.get(id),
-    );
+    const stored = this.unwritten.designs.get(id) ?? (await this.attempt(async () => (await database()).get('designs', id), undefined));
     return stored ? { design: trusted(stored.design, Design, 'design', DESIGN_SCHEMA), savedAt: new Date(stored.savedAt) } : null;
   }
 
   async saveDesign(design: Design, worst: string | null): Promise<void> {
     const record: StoredDesign = { id: design.id, roomId: design.roomId, savedAt: new Date().toISOString(), worst, design };
-    this.memory.designs.set(design.id, record);
+    this.unwritten.designs.set(design.id, record);
     await putDesign(record);
+    this.unwritten.designs.delete(design.id);
     this.channel.postMessage(design.id);
   }
 
   async saveRoom(room: Room): Promise<void> {
-    this.memory.rooms.set(room.id, room);
+    this.unwritten.rooms.set(room.id, room);
     await putRoom(room);
+    this.unwritten.rooms.delete(room.id);
     this.channel.postMessage(room.id);
   }
 
   async deleteDesign(id: string): Promise<void> {
-    this.memory.designs.delete(id);
+    this.unwritten.designs.delete(id);
     await (await database()).delete('designs', id);
   }
 
@@ -102,10 +95,8 @@ export class Library {
 
   /** Lays out the demo room once, at the first visit. */
   async layDemoOnce(): Promise<void> {
-    const done = await this.attempt(
-      async () => (await database()).get('notes', 'demo-laid'),
-      () => (this.memory.rooms.size > 0 ? 'yes' : undefined),
-    );
+    const laid = await this.attempt(async () => (await database()).get('notes', 'demo-laid'), undefined);
+    const done = laid ?? (this.unwritten.rooms.size > 0 ? 'in this window' : undefined);
     if (done) return;
     await this.layDemo();
     await this.keep(async () => void (await (await database()).put('notes', new Date().toISOString(), 'demo-laid')));
@@ -121,13 +112,12 @@ export class Library {
     }
   }
 
-  private async attempt<T>(stored: () => Promise<T>, fallback: () => T): Promise<T> {
-    if (this.refused$.value) return fallback();
+  private async attempt<T, F>(stored: () => Promise<T>, fallback: F): Promise<T | F> {
     try {
       return await stored();
     } catch (error) {
       this.refused$.next(error instanceof Error ? error.message : String(error));
-      return fallback();
+      return fallback;
     }
   }
 
@@ -155,4 +145,9 @@ function trusted<T>(
       .map(({ path, reason }) => `${path}: ${reason}`)
       .join('; '),
   );
+}
+
+/** Entries by id; the later ones stand in place of the earlier. */
+function merged<T extends { id: string }>(stored: readonly T[], newer: Iterable<T>): T[] {
+  return [...new Map([...stored, ...newer].map((entry) => [entry.id, entry])).values()];
 }

@@ -204,6 +204,7 @@ describe('a design file', () => {
     );
     expect(reasons(JSON.stringify({ ...file, design: { ...peatPocket, name: 5 } }))).toMatch(/design.name/);
     expect(reasons(JSON.stringify({ ...file, extra: 1 }))).toMatch(/extra/);
+    expect(reasons(JSON.stringify({ ...file, room: { ...lowBarn, id: 'elsewhere' } }))).toMatch(/design.roomId: is not the room/);
     expect(reasons(' '.repeat(10_000_001))).toMatch(/larger/);
   });
 

@@ -4,12 +4,17 @@ import { refusalsOf, type Refusal } from './edit';
 import { Room, ROOM_SCHEMA } from './room';
 
 /** A design with the room it stands in, as a file. */
-export const DesignFile = z.strictObject({
-  terroir: z.literal('design'),
-  design: Design,
-  room: Room,
-  cited: z.strictObject({ catalogue: z.string().min(1), entries: z.array(z.json()).max(500) }),
-});
+export const DesignFile = z
+  .strictObject({
+    terroir: z.literal('design'),
+    design: Design,
+    room: Room,
+    cited: z.strictObject({ catalogue: z.string().min(1), entries: z.array(z.json()).max(500) }),
+  })
+  .refine(({ design, room }) => design.roomId === room.id, {
+    message: 'is not the room that comes with the file',
+    path: ['design', 'roomId'],
+  });
 export type DesignFile = z.infer<typeof DesignFile>;
 
 export type Read<T> = { ok: true; document: T } | { ok: false; refusals: Refusal[] };

@@ -360,6 +360,23 @@ describe('the store', () => {
   });
 });
 
+describe('the tanks of a room', () => {
+  it('are duplicated, deleted and put back', async () => {
+    await page.goto(`${site.url}/`);
+    await page.waitForSelector('.tanks a');
+    const names = () => page.$$eval('.tanks a strong', (all) => all.map((name) => name.textContent?.trim()));
+    await press('Duplicate Peat pocket');
+    await page.waitForFunction(() => document.querySelectorAll('.tanks a').length === 3);
+    await press('Delete Peat pocket');
+    await page.waitForFunction(() => document.querySelectorAll('.tanks a').length === 2);
+    expect(await names()).toEqual(['Peat pocket (copy)', 'Weedy thicket']);
+    await press('Put it back');
+    await page.waitForFunction(() => document.querySelectorAll('.tanks a').length === 3);
+    expect(await names()).toEqual(['Peat pocket', 'Peat pocket (copy)', 'Weedy thicket']);
+    expect(faults).toEqual([]);
+  });
+});
+
 describe('by keyboard alone', () => {
   it('a tank is begun, an animal added, the bench changed and undone', async () => {
     await page.goto(`${site.url}/`);

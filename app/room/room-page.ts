@@ -51,6 +51,8 @@ export class RoomPage {
   protected readonly catalogue = toSignal(this.library.catalogue$);
   protected readonly rooms = signal<Room[]>([]);
   protected readonly tanks = signal<StoredDesign[]>([]);
+  /** The tank deleted last. */
+  protected readonly deleted = signal<StoredDesign | null>(null);
   protected readonly busy = signal(true);
   protected readonly problems = signal<string[]>([]);
   protected readonly state = signal<DocumentState<Room> | null>(null);
@@ -111,6 +113,29 @@ export class RoomPage {
   protected async newRoom(name: string): Promise<void> {
     const room = await this.library.addRoom(name.trim() || 'My room');
     await this.router.navigate(['/room', room.id]);
+  }
+
+  protected async duplicate(tank: StoredDesign): Promise<void> {
+    await this.library.duplicateDesign(tank.design);
+    await this.refreshTanks();
+  }
+
+  /** Deletes at once; it can be put back until the page is left. */
+  protected async remove(tank: StoredDesign): Promise<void> {
+    await this.library.deleteDesign(tank.id);
+    this.deleted.set(tank);
+    await this.refreshTanks();
+  }
+
+  protected async putBack(tank: StoredDesign): Promise<void> {
+    await this.library.saveDesign(tank.design, tank.worst);
+    this.deleted.set(null);
+    await this.refreshTanks();
+  }
+
+  private async refreshTanks(): Promise<void> {
+    const room = this.room();
+    if (room) this.tanks.set(await this.library.designs(room.id));
   }
 
   protected async newTank(): Promise<void> {

@@ -47,7 +47,7 @@ export class Ledger {
         ...wordFinding(finding, assessment!, units),
         // what is still to be stated has no basis, and is not a thing to accept
         toState: finding.code.endsWith('.not-stated') || finding.code === 'stocking.not-chosen',
-        basis: BASIS_WORD[finding.basis],
+        basis: finding.severity === 'unknown' && finding.basis === 'measured' ? null : BASIS_WORD[finding.basis],
         accepted: Object.hasOwn(accepted, finding.key) ? (accepted[finding.key] ?? null) : null,
         remedies: (help?.remedies ?? [])
           .filter((remedy) => remedy.baseRev === assessment!.world.design.rev)

@@ -44,6 +44,15 @@ describe('the library', () => {
     expect((await library.design(design.id))?.design.vessel).toBeNull();
   });
 
+  it('duplicates a tank, and leaves the first as it was', async () => {
+    const library = await emptied();
+    await library.saveDesign(weedyThicket, null);
+    const copy = await library.duplicateDesign(weedyThicket);
+    expect(copy.id).not.toBe(weedyThicket.id);
+    expect((await library.designs('low-barn')).map(({ design }) => design.name)).toEqual(['Weedy thicket', 'Weedy thicket (copy)']);
+    expect((await library.design('weedy-thicket'))?.design).toEqual(weedyThicket);
+  });
+
   it('takes a file in as a new design, and as a copy when it is here already', async () => {
     const library = await emptied();
     const text = JSON.stringify(fixture);

@@ -69,6 +69,13 @@ export class Library {
     await (await database()).delete('designs', id);
   }
 
+  /** Another tank of the same plan. */
+  async duplicateDesign(design: Design): Promise<Design> {
+    const copy: Design = { ...design, id: crypto.randomUUID(), rev: 0, name: `${design.name.slice(0, 70)} (copy)` };
+    await this.keep(() => this.saveDesign(copy, null));
+    return copy;
+  }
+
   async addRoom(name: string): Promise<Room> {
     const room = emptyRoom(crypto.randomUUID(), name);
     await this.keep(() => this.saveRoom(room));

@@ -5,7 +5,7 @@ import type { Biotope } from '../../core/catalogue/biotope';
 import { rangeFor, type Animal } from '../../core/catalogue/organism';
 import { PARAMETER_META, type Parameter } from '../../core/catalogue/parameter';
 import { formatNumber, formatQuantity, formatSpan } from '../../core/quantity/format';
-import { plantPaths } from '../section/silhouettes';
+import { plantPath } from '../section/silhouettes';
 import { steady } from '../section/section-geometry';
 import { TankView } from '../store/tank-view';
 import { PreferencesStore } from '../store/preferences';
@@ -38,9 +38,7 @@ const COLUMNS: readonly Parameter[] = ['temperatureC', 'ph', 'ghDh'];
               stroke-linecap="round"
               [attr.transform]="'translate(' + plant.x + ' ' + plant.y + ') scale(1 -1)'"
             >
-              @for (path of plant.paths; track $index) {
-                <path [attr.d]="path" />
-              }
+              <path [attr.d]="plant.path" />
             </g>
           }
           <path [attr.fill]="bottomColour()" d="M0 124Q60 116 120 122T250 118V150H0Z" />
@@ -216,7 +214,7 @@ export class PlaceCard {
         return {
           x: Math.round(12 + ((i + 0.5 * k + 0.3 * steady(entry.id, i + 9)) / 7) * 230),
           y: 122,
-          paths: plantPaths(entry.form, height, entry.form === 'stem' ? 16 : 44, (n) => steady(entry.id, n + i * 31)),
+          path: plantPath(entry.form, height, entry.form === 'stem' ? 16 : 44, (n) => steady(entry.id, n + i * 31)),
         };
       }),
     );

@@ -3,7 +3,7 @@ import { animalOf } from '../../core/assessment/derive';
 import type { Stratum } from '../../core/catalogue/organism';
 import { inOrder, type Design } from '../../core/design/design';
 import type { Catalogue } from '../../core/catalogue/catalogue';
-import { bodyPath, plantPaths } from './silhouettes';
+import { bodyPath, plantPath } from './silhouettes';
 
 /** Most animals drawn of one kind; the count is still written out. */
 const MOST_DRAWN = 30;
@@ -23,7 +23,7 @@ export interface DrawnAnimal {
 export interface DrawnPlant {
   id: string;
   name: string;
-  paths: string[];
+  path: string;
   xMm: number;
   zMm: number;
   leafy: boolean;
@@ -82,7 +82,7 @@ export function drawPlants(design: Design, catalogue: Catalogue, waterMm: number
       {
         id,
         name: plant.latin,
-        paths: plantPaths(plant.form, height, plant.sizeMm.width.value ?? 60, (i) => steady(id, i)),
+        path: plantPath(plant.form, height, plant.sizeMm.width.value ?? 60, (i) => steady(id, i)),
         xMm: item.positionMm[0],
         zMm: floats ? waterMm : item.positionMm[2],
         leafy: plant.form === 'rosette' || plant.form === 'rhizome-fern',

@@ -39,8 +39,11 @@ export function bodyPath(form: Form, lengthMm: number, depthMm: number): string 
   return `${outline} M${at(-1, 0)} Q ${at(-1, -1)} ${at(0, -1)} Q ${at(1, -1)} ${at(1, 0)} Q ${at(1, 1)} ${at(0, 1)} Q ${at(-1, 1)} ${at(-1, 0)} Z`;
 }
 
-/** Outlines of a plant by habit, in millimetres: x to both sides of its foot, y up from it. */
-export function plantPaths(form: Form, heightMm: number, widthMm: number, seed: (i: number) => number): string[] {
+/**
+ * The outline of a plant by habit, in millimetres: x to both sides of its foot, y up from it.
+ * One path for the whole plant: thousands of single strokes would cost more than the judgement.
+ */
+export function plantPath(form: Form, heightMm: number, widthMm: number, seed: (i: number) => number): string {
   const paths: string[] = [];
   const p = (x: number, y: number) => `${x.toFixed(1)} ${y.toFixed(1)}`;
   if (form === 'stem') {
@@ -76,5 +79,5 @@ export function plantPaths(form: Form, heightMm: number, widthMm: number, seed: 
       paths.push(`M${p(x - 9, 1)} Q ${p(x, 8)} ${p(x + 9, 1)} Q ${p(x, -3)} ${p(x - 9, 1)} M${p(x, 0)} l -2 -14 M${p(x, 0)} l 3 -11`);
     }
   }
-  return paths;
+  return paths.join(' ');
 }

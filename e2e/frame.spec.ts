@@ -146,7 +146,7 @@ describe('the peat pocket, from an empty room with limestone tap', () => {
     expect(await severityOf(ph)).toBe('conflict');
     expect(await text(finding(gh))).toContain('GH 17.8 dGH is too high for Parosphromenus harveyi');
 
-    const offer = await page.waitForSelector(`${finding(gh)} [data-remedy="blend"]`);
+    const offer = await page.waitForSelector(`${finding(gh)} [data-remedy="blend"]:not([data-stale])`);
     expect(await offer!.evaluate((element) => element.textContent)).toContain('RO water');
     await offer!.click();
     await settled(page);
@@ -183,7 +183,7 @@ describe('the thicket, a warm-water companion and a lone schooling fish', () => 
     expect(await severityOf(await keyOf('water.parameter:ghDh:'))).toBe('watch');
     const cold = await keyOf('heat.too-cold:');
     expect(await text(finding(cold))).toMatch(/17 °C in the cold season is too cold for Danio margaritatus.*Below 21 °C/s);
-    await (await page.waitForSelector(`${finding(cold)} [data-remedy="heater"]`))!.click();
+    await (await page.waitForSelector(`${finding(cold)} [data-remedy="heater"]:not([data-stale])`))!.click();
     await settled(page);
     await openShowAll();
     expect(await severityOf(cold)).toBe('fits');

@@ -49,9 +49,12 @@ export class Ledger {
         toState: finding.code.endsWith('.not-stated') || finding.code === 'stocking.not-chosen',
         basis: finding.severity === 'unknown' && finding.basis === 'measured' ? null : BASIS_WORD[finding.basis],
         accepted: Object.hasOwn(accepted, finding.key) ? (accepted[finding.key] ?? null) : null,
-        remedies: (help?.remedies ?? [])
-          .filter((remedy) => remedy.baseRev === assessment!.world.design.rev)
-          .map((remedy) => ({ remedy, ...wordRemedy(remedy, finding, assessment!, units) })),
+        // those of the revision before stay in sight until the new ones have been tried out
+        remedies: (finding.severity === 'fits' ? [] : (help?.remedies ?? [])).map((remedy) => ({
+          remedy,
+          stale: remedy.baseRev !== assessment!.world.design.rev,
+          ...wordRemedy(remedy, finding, assessment!, units),
+        })),
         shortfall: help && wordShortfall(help, finding, units),
       };
     });
@@ -84,7 +87,7 @@ export class Ledger {
   });
 
   protected apply(remedy: Remedy, action: string): void {
-    this.store.applyRemedy(plain(action), remedy);
+    if (remedy.baseRev === this.view.design()?.rev) this.store.applyRemedy(plain(action), remedy);
   }
 
   protected openWhy(finding: Finding): void {

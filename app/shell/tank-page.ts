@@ -67,7 +67,6 @@ export class TankPage implements OnInit, OnDestroy {
   protected readonly refused = toSignal(this.library.refused$, { initialValue: null });
   protected readonly loading = signal<'busy' | 'open' | 'missing' | { error: string }>('busy');
   protected readonly renaming = signal(false);
-  protected readonly ledgerOpen = signal(false);
   protected readonly help = viewChild.required(KeysHelp);
   protected readonly palette = viewChild.required(Palette);
   private readonly nameField = viewChild<ElementRef<HTMLInputElement>>('nameField');

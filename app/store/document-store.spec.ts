@@ -90,6 +90,20 @@ describe('an open document', () => {
     expect(store.state.save.kind).toBe('saved');
   });
 
+  it('writes nothing more once another tab has taken it over', async () => {
+    const written: string[] = [];
+    const { store } = open(async (document) => {
+      await settle();
+      written.push(document.name);
+    });
+    store.edit('Rename', rename('A'));
+    store.edit('Rename', rename('B'));
+    store.setReadOnly(true);
+    await new Promise((resolve) => setTimeout(resolve, 40));
+    expect(written).toEqual(['A']);
+    expect(store.state.save.kind).toBe('read-only');
+  });
+
   it('takes no edits while another tab has it', () => {
     const { store } = open();
     store.setReadOnly(true);

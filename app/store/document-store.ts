@@ -85,6 +85,8 @@ export class DocumentStore<T extends { rev: number }> {
   }
 
   setReadOnly(readOnly: boolean): void {
+    // what still waits must not be written over the other tab's work
+    if (readOnly) this.waiting = null;
     const isReadOnly = this.state.save.kind === 'read-only';
     if (readOnly !== isReadOnly) this.patchState({ save: readOnly ? { kind: 'read-only' } : { kind: 'saved', at: null } });
   }

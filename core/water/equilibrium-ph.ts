@@ -52,6 +52,7 @@ export const equilibriumPh = calculation({
   outputs: z.strictObject({ ph: z.number() }),
   source: [
     { citation: 'Plummer & Busenberg 1982, Geochim. Cosmochim. Acta 46:1011–1040 (constants)', basis: 'published' },
+    { citation: 'Ion product of water: fit used in standard geochemical data bases, original author uncertain', basis: 'recalled' },
     { citation: 'Davies equation; dielectric constant of Malmberg & Maryott 1956', basis: 'published' },
   ],
   formula: 'Alk = [HCO₃⁻] + 2[CO₃²⁻] + [OH⁻] − [H⁺], [CO₂] = K_H · pCO₂',

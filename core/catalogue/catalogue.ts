@@ -28,7 +28,10 @@ export const CatalogueData = z
     data.organisms.forEach((entry, i) => {
       if (latin.has(entry.latin)) fault(['organisms', i, 'latin'], `"${entry.latin}" stands twice`);
       latin.add(entry.latin);
-      if (entry.retiredTo && !organismIds.has(entry.retiredTo)) fault(['organisms', i, 'retiredTo'], `no organism "${entry.retiredTo}"`);
+      for (const link of ['retiredTo', 'strainOf'] as const) {
+        const to = entry[link];
+        if (to && !organismIds.has(to)) fault(['organisms', i, link], `no organism "${to}"`);
+      }
     });
     data.biotopes.forEach((entry, i) => {
       entry.organismIds.forEach((id, j) => {

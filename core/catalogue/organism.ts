@@ -36,6 +36,9 @@ export type Ranges = Partial<Record<Parameter, Fact<ToleranceRange>>>;
 export const Stratum = z.enum(['bottom', 'middle', 'top']);
 export type Stratum = z.infer<typeof Stratum>;
 
+export const AnimalGroup = z.enum(['fish', 'shrimp', 'snail', 'amphibian']);
+export type AnimalGroup = z.infer<typeof AnimalGroup>;
+
 export const AnimalForm = z.enum(['slender-fish', 'deep-fish', 'small-cichlid', 'shrimp', 'snail', 'salamander']);
 export const PlantForm = z.enum(['stem', 'rosette', 'moss', 'floating', 'rhizome-fern']);
 export type Form = z.infer<typeof AnimalForm> | z.infer<typeof PlantForm>;
@@ -51,6 +54,8 @@ const shared = {
   dailyStep: z.partialRecord(Parameter, factOf(z.number().positive())),
   origin: factOf(z.string().min(1)),
   cautions: z.array(z.string().min(1)).optional(),
+  /** A bred line of this kind. */
+  strainOf: Id.optional(),
   /** A retired entry forwards here; ids are never re-used. */
   retiredTo: Id.optional(),
 };
@@ -58,7 +63,7 @@ const shared = {
 export const Animal = z.strictObject({
   ...shared,
   kind: z.literal('animal'),
-  group: z.enum(['fish', 'shrimp', 'snail', 'amphibian']),
+  group: AnimalGroup,
   form: AnimalForm,
   /** Adult sizes. Length is what the field quotes: total length for fish and salamanders, body for shrimp, shell for snails. */
   sizeMm: z.strictObject({ length: Millimetres, depth: Millimetres, width: Millimetres, gape: Millimetres }),
@@ -74,6 +79,25 @@ export const Animal = z.strictObject({
     temperament: factOf(z.enum(['shy', 'peaceful', 'nippy', 'territorial', 'predatory'])),
     strata: factOf(z.array(Stratum).min(1)),
     jumps: factOf(z.boolean()),
+    /** Walks or crawls out along hoses and panes. */
+    climbs: factOf(z.boolean()),
+    fins: factOf(z.enum(['short', 'long'])),
+    /** Groups whose grown members it takes once they fit its mouth; empty for those that take none. */
+    hunts: factOf(z.array(AnimalGroup)),
+    /** Length of the smallest young that swim or walk by themselves. */
+    youngMm: factOf(z.number().positive().max(500)),
+    sexes: factOf(
+      z.strictObject({
+        system: z.enum(['separate', 'hermaphrodite']),
+        /** Most males that live in one tank; null when there is no such limit. */
+        maxMales: z.number().int().positive().nullable(),
+        /** Fewest females to a male in a settled group; 0 when it does not matter. */
+        femalesPerMale: z.number().nonnegative(),
+      }),
+    ),
+    /** Kinds under one name cross with each other. */
+    crossesWithin: factOf(z.string().min(1)),
+    hardiness: factOf(z.enum(['hardy', 'ordinary', 'delicate'])),
     /** Smallest floor for the smallest proper group, inside. */
     footprintMm: factOf(z.tuple([z.number().positive(), z.number().positive()])),
     /** Smallest water volume for the smallest proper group. */

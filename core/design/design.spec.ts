@@ -14,7 +14,7 @@ describe('a design document', () => {
   it('of version 1 is still read: the frozen fixture', () => {
     const read = readDesignFile(JSON.stringify(fixture));
     expect(read.ok ? read.document.design.name : read.refusals).toEqual('Frozen peat pocket');
-    expect(DESIGN_SCHEMA).toBe(1);
+    expect(DESIGN_SCHEMA).toBe(2);
   });
 
   it('begins with nothing chosen, and is sound so', () => {
@@ -51,7 +51,7 @@ describe('an edit', () => {
     const done = apply([
       { op: 'replace', path: '/name', value: 'Thicket' },
       { op: 'remove', path: '/stock/danios/female' },
-      { op: 'add', path: '/equipment/heater', value: { order: 1, kind: 'heater', setPointC: 23 } },
+      { op: 'add', path: '/equipment/heater', value: { order: 1, kind: 'heater', setPointC: 23, powerW: null, sizeMm: null } },
     ]);
     if (!done.ok) return fail(done.refusals);
     expect(done.document.rev).toBe(weedyThicket.rev + 1);

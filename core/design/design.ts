@@ -4,7 +4,7 @@ import { StockEntry } from '../stocking/model';
 import { Vessel } from '../vessel/model';
 import { WaterPlan } from '../water/model';
 
-export const DESIGN_SCHEMA = 1;
+export const DESIGN_SCHEMA = 2;
 
 const Key = z.string().min(1).max(80);
 const Vec3 = z.tuple([z.number().finite(), z.number().finite(), z.number().finite()]);
@@ -35,6 +35,8 @@ export const Design = z
     /** Counts edits; a remedy is for one revision. */
     rev: z.number().int().nonnegative(),
     name: z.string().trim().min(1, 'a name is wanted').max(80, 'at most 80 characters'),
+    /** Put away: kept, but not on show among the tanks. */
+    archived: z.boolean(),
     brief: z.strictObject({
       purpose: z.enum(['keep', 'breed']),
       targetStockIds: z.array(Key).max(100),
@@ -65,6 +67,7 @@ export function emptyDesign(id: string, roomId: string, name: string): Design {
     roomId,
     rev: 0,
     name,
+    archived: false,
     brief: { purpose: 'breed', targetStockIds: [], biotopeId: null },
     vessel: null,
     water: { parts: {} },

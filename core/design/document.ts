@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { Design, DESIGN_SCHEMA } from './design';
 import { refusalsOf, type Refusal } from './edit';
+import { migrateDesign, migrateRoom } from './migrate';
 import { Room, ROOM_SCHEMA } from './room';
 
 /** A design with the room it stands in, as a file. */
@@ -39,7 +40,8 @@ export function readDesignFile(text: string): Read<DesignFile> {
   }
   const newer = newerThan(json.design, 'design', DESIGN_SCHEMA) ?? ('room' in json ? newerThan(json.room, 'room', ROOM_SCHEMA) : null);
   if (newer) return { ok: false, refusals: [newer] };
-  const parsed = DesignFile.safeParse(json);
+  const { design, room } = json as { design: unknown; room?: unknown };
+  const parsed = DesignFile.safeParse({ ...json, design: migrateDesign(design), room: migrateRoom(room) });
   return parsed.success ? { ok: true, document: parsed.data } : { ok: false, refusals: refusalsOf(parsed.error) };
 }
 

@@ -1,7 +1,8 @@
 import * as z from 'zod';
 import { waterReadings } from '../catalogue/water-source';
+import { factOf } from '../quantity/fact';
 
-export const ROOM_SCHEMA = 1;
+export const ROOM_SCHEMA = 2;
 
 const Key = z.string().min(1).max(80);
 const MonthSpan = z
@@ -16,6 +17,21 @@ export const RoomSource = z.strictObject({
 });
 export type RoomSource = z.infer<typeof RoomSource>;
 
+export const OnHandKind = z.enum(['animal', 'plant', 'soil', 'media', 'wood', 'stone', 'salt', 'gear']);
+export type OnHandKind = z.infer<typeof OnHandKind>;
+
+/** Something at hand in the room, with how much of it. */
+export const OnHand = z.strictObject({
+  order: z.number().finite(),
+  kind: OnHandKind,
+  name: z.string().trim().min(1, 'a name is wanted').max(80),
+  /** What the amount is counted in: pieces, litres or grams. */
+  measure: z.enum(['count', 'volume', 'mass']),
+  amount: z.number().min(0).max(1e7),
+  note: z.string().max(200),
+});
+export type OnHand = z.infer<typeof OnHand>;
+
 /** Where the tanks stand: climate through the year, waters at hand, mixing kit. */
 export const Room = z.strictObject({
   schema: z.literal(ROOM_SCHEMA),
@@ -24,12 +40,25 @@ export const Room = z.strictObject({
   name: z.string().trim().min(1, 'a name is wanted').max(80),
   /** Air temperature by month, January first: usual low and high. Null while not stated. */
   climateC: z.array(MonthSpan).length(12).nullable(),
+  /** Usual relative humidity of the air, percent. */
+  humidityPct: factOf(z.number().min(5).max(100)),
   sources: z.record(Key, RoomSource),
   mixingKit: z.strictObject({ vesselL: z.number().positive().max(5000), scaleG: z.number().positive().max(1000) }).nullable(),
+  onHand: z.record(Key, OnHand),
   invented: z.boolean().optional(),
 });
 export type Room = z.infer<typeof Room>;
 
 export function emptyRoom(id: string, name: string): Room {
-  return { schema: ROOM_SCHEMA, id, rev: 0, name, climateC: null, sources: {}, mixingKit: null };
+  return {
+    schema: ROOM_SCHEMA,
+    id,
+    rev: 0,
+    name,
+    climateC: null,
+    humidityPct: { value: null, basis: 'measured' },
+    sources: {},
+    mixingKit: null,
+    onHand: {},
+  };
 }

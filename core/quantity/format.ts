@@ -4,13 +4,14 @@ import { fromCanonical, toCanonical, type QuantityKind } from './unit';
 export interface UnitChoice {
   length: 'mm' | 'cm' | 'in';
   volume: 'L' | 'gal';
+  mass: 'kg' | 'lb';
   temperature: '°C' | '°F';
   /** Conductivity itself, or shown as TDS with this factor. */
   conductivity: 'µS/cm' | { tdsFactor: number };
 }
 
-export const METRIC: UnitChoice = { length: 'cm', volume: 'L', temperature: '°C', conductivity: 'µS/cm' };
-export const US: UnitChoice = { length: 'in', volume: 'gal', temperature: '°F', conductivity: 'µS/cm' };
+export const METRIC: UnitChoice = { length: 'cm', volume: 'L', mass: 'kg', temperature: '°C', conductivity: 'µS/cm' };
+export const US: UnitChoice = { length: 'in', volume: 'gal', mass: 'lb', temperature: '°F', conductivity: 'µS/cm' };
 
 /** The unit name of a kind under a choice, and the decimals that are worth showing. */
 export function unitOf(kind: QuantityKind, choice: UnitChoice): { unit: string; decimals: number } {
@@ -32,7 +33,15 @@ export function unitOf(kind: QuantityKind, choice: UnitChoice): { unit: string; 
     case 'salinity':
       return { unit: 'ppt', decimals: 1 };
     case 'mass':
-      return { unit: 'kg', decimals: 1 };
+      return { unit: choice.mass, decimals: 1 };
+    case 'power':
+      return { unit: 'W', decimals: 0 };
+    case 'hours':
+      return { unit: 'h', decimals: 0 };
+    case 'pressure':
+      return { unit: choice.mass === 'kg' ? 'kPa' : 'lb/ft²', decimals: choice.mass === 'kg' ? 1 : 0 };
+    case 'volumePerDay':
+      return { unit: choice.volume === 'L' ? 'L/day' : 'gal/day', decimals: 2 };
     case 'ph':
       return { unit: '', decimals: 1 };
     case 'fraction':

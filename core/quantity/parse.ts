@@ -16,6 +16,10 @@ export const INPUT_LIMITS: Readonly<Record<QuantityKind, readonly [number, numbe
   salinity: [0, 60],
   ph: [2, 12],
   fraction: [0, 1],
+  power: [0, 5000],
+  hours: [0, 100000],
+  pressure: [0, 1000],
+  volumePerDay: [0, 5000],
   count: [0, 100000],
 };
 

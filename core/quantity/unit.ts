@@ -25,6 +25,10 @@ export type QuantityKind =
   | 'salinity'
   | 'ph'
   | 'fraction'
+  | 'power'
+  | 'hours'
+  | 'pressure'
+  | 'volumePerDay'
   | 'count';
 
 export interface Unit {
@@ -88,6 +92,23 @@ export const UNITS: Readonly<Record<QuantityKind, readonly [Unit, ...Unit[]]>> =
   fraction: [
     { names: ['', 'of 1'], scale: 1 },
     { names: ['%'], scale: 0.01 },
+  ],
+  power: [
+    { names: ['W', 'watt', 'watts'], scale: 1 },
+    { names: ['kW'], scale: 1000 },
+  ],
+  hours: [
+    { names: ['h', 'hour', 'hours'], scale: 1 },
+    { names: ['min', 'minutes'], scale: 1 / 60 },
+    { names: ['days', 'day', 'd'], scale: 24 },
+  ],
+  pressure: [
+    { names: ['kPa'], scale: 1 },
+    { names: ['lb/ft²', 'psf'], scale: 0.04788025898 },
+  ],
+  volumePerDay: [
+    { names: ['L/day'], scale: 1 },
+    { names: ['gal/day'], scale: 3.785411784 },
   ],
   count: [{ names: [''], scale: 1 }],
 };

@@ -9,7 +9,7 @@ export function boxVolumeL(lengthMm: number, widthMm: number, heightMm: number):
 export const boxVolume = calculation({
   id: 'vessel.box-volume',
   title: 'Inside volume of a box',
-  inputs: z.strictObject({ lengthMm: z.number().positive(), widthMm: z.number().positive(), heightMm: z.number().positive() }),
+  inputs: z.strictObject({ lengthMm: z.number().positive(), widthMm: z.number().positive(), heightMm: z.number().nonnegative() }),
   outputs: z.strictObject({ litres: z.number() }),
   source: [{ citation: 'Geometry; exact', basis: 'published' }],
   formula: 'litres = length · width · height / 10⁶',

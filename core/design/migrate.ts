@@ -1,0 +1,79 @@
+/**
+ * Documents of earlier versions brought up to the next, one version at a time. Each step is unknown -> unknown and knows only the
+ * shape it was written for; what it cannot make sense of it leaves alone, and the schema then says where the fault is.
+ */
+type Json = Record<string, unknown>;
+
+const isObject = (value: unknown): value is Json => value !== null && typeof value === 'object' && !Array.isArray(value);
+
+const unstated = () => ({ value: null, basis: 'measured' });
+
+function each(table: unknown, change: (entry: Json) => Json): unknown {
+  if (!isObject(table)) return table;
+  return Object.fromEntries(Object.entries(table).map(([id, entry]) => [id, isObject(entry) ? change(entry) : entry]));
+}
+
+/** Version 2: vessels of other forms, with glass, openings, sump and leak test in days; gear with power and size; archived. */
+function design1to2(design: Json): Json {
+  const { vessel, equipment, ...rest } = design;
+  return {
+    ...rest,
+    schema: 2,
+    archived: false,
+    vessel: isObject(vessel) ? vessel1to2(vessel) : vessel,
+    equipment: each(equipment, (device) => ({ ...device, powerW: null, sizeMm: null })),
+  };
+}
+
+function vessel1to2({ leakTested, ...vessel }: Json): Json {
+  const tested = isObject(leakTested) ? leakTested : unstated();
+  return {
+    ...vessel,
+    statedAs: 'inside',
+    glassMm: unstated(),
+    rim: unstated(),
+    braces: {},
+    openings: {},
+    viewingSides: ['front'],
+    background: unstated(),
+    sun: unstated(),
+    footfall: unstated(),
+    stand: unstated(),
+    floor: unstated(),
+    clearanceMm: unstated(),
+    sump: null,
+    plumbing: {},
+    leakTest: {
+      ...tested,
+      value: typeof tested['value'] === 'boolean' ? { dry: tested['value'], days: null, filterRan: null } : null,
+    },
+  };
+}
+
+/** Version 2: humidity, and what is on hand. */
+function room1to2(room: Json): Json {
+  return { ...room, schema: 2, humidityPct: unstated(), onHand: {} };
+}
+
+const DESIGN_STEPS: Readonly<Record<number, (design: Json) => Json>> = { 1: design1to2 };
+const ROOM_STEPS: Readonly<Record<number, (room: Json) => Json>> = { 1: room1to2 };
+
+function climb(document: unknown, steps: Readonly<Record<number, (document: Json) => Json>>): unknown {
+  let current = document;
+  // every step counts the version up, so this ends
+  for (let i = 0; i < 100; i++) {
+    const version = isObject(current) ? current['schema'] : null;
+    const step = typeof version === 'number' && Object.hasOwn(steps, version) ? steps[version] : undefined;
+    if (!step || !isObject(current)) return current;
+    current = step(current);
+  }
+  return current;
+}
+
+export function migrateDesign(document: unknown): unknown {
+  return climb(document, DESIGN_STEPS);
+}
+
+export function migrateRoom(document: unknown): unknown {
+  return climb(document, ROOM_STEPS);
+}

@@ -1,9 +1,24 @@
 import * as z from 'zod';
 
-/** Heater and cooler set-points are the only commanded temperatures in a design. */
-export const Device = z.strictObject({
+const shared = {
   order: z.number().finite(),
-  kind: z.enum(['heater', 'cooler']),
-  setPointC: z.number().min(4).max(36),
-});
+  /** Rated power; null while not stated. */
+  powerW: z.number().min(0).max(5000).nullable(),
+  /** Its greatest sizes, to see whether it passes the top; null while not stated. */
+  sizeMm: z.tuple([z.number().positive(), z.number().positive(), z.number().positive()]).nullable(),
+};
+const SetPoint = z.number().min(4).max(36);
+
+/** A thing with a plug, or that passes through the top. Heater and cooler set-points are the only commanded temperatures in a design. */
+export const Device = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('heater'), setPointC: SetPoint, ...shared }),
+  z.strictObject({ kind: z.literal('cooler'), setPointC: SetPoint, ...shared }),
+  z.strictObject({ kind: z.literal('filter'), ...shared }),
+  z.strictObject({ kind: z.literal('pump'), ...shared }),
+  z.strictObject({ kind: z.literal('lamp'), ...shared }),
+]);
 export type Device = z.infer<typeof Device>;
+export type Thermostat = Extract<Device, { setPointC: number }>;
+
+/** Share of a device's power that warms the water. Common practice: all of what runs in it, a third of a lamp above it. */
+export const WARMS_WATER: Readonly<Record<Device['kind'], number>> = { heater: 0, cooler: 0, filter: 1, pump: 1, lamp: 0.3 };

@@ -1,15 +1,31 @@
 import type { Span } from '../quantity/range';
+import { heatLoss, type HeatBody } from './heat-loss';
+import { settlingC } from './settling-temperature';
 
 export interface SetPoints {
   heaterC: number | null;
   coolerC: number | null;
 }
 
-/**
- * The water of an unheated tank follows the air of its room; a heater holds it up to its set-point, a cooler down to
- * its own. Month by month, usual low and high. Common practice: a covered tank runs up to 1 degC from the room's mean;
- * whether a device is strong enough is not judged here.
- */
+/** What warms and cools a tank. Watts; null power is not stated, and then taken to be enough. */
+export interface Thermostats extends SetPoints {
+  heaterW: number | null;
+  coolerW: number | null;
+  /** Pumps, filters and lamps, as far as it reaches the water. */
+  gearW: number;
+}
+
+/** One month of a tank: at the room's low and at its high. */
+export interface MonthBalance {
+  roomC: Span;
+  tankC: Span;
+  /** Heater power wanted at the room's low, at the room's high. */
+  heaterW: Span;
+  coolerW: Span;
+  evaporationLPerDay: Span;
+}
+
+/** The year of a tank that simply follows its room, for when nothing is known of the vessel: devices hold it at their set-points. */
 export function yearTemperature(climateC: readonly Span[], { heaterC, coolerC }: SetPoints): Span[] {
   return climateC.map(([low, high]) => [hold(low, heaterC, coolerC), hold(high, heaterC, coolerC)]);
 }
@@ -17,6 +33,48 @@ export function yearTemperature(climateC: readonly Span[], { heaterC, coolerC }:
 function hold(roomC: number, heaterC: number | null, coolerC: number | null): number {
   const warmed = heaterC === null ? roomC : Math.max(roomC, heaterC);
   return coolerC === null ? warmed : Math.min(warmed, coolerC);
+}
+
+/**
+ * The year of a tank by its heat balance: unheated water settles where it gives off what its gear puts in, a little below
+ * the room when it is open; a heater or cooler holds its set-point as far as its power goes.
+ */
+export function yearBalance(climateC: readonly Span[], body: HeatBody, devices: Thermostats): MonthBalance[] {
+  const kept = new Map<number, ReturnType<typeof settled>>();
+  const at = (roomC: number) => {
+    let found = kept.get(roomC);
+    if (!found) {
+      found = settled(roomC, body, devices);
+      kept.set(roomC, found);
+    }
+    return found;
+  };
+  return climateC.map((roomC) => {
+    const [low, high] = [at(roomC[0]), at(roomC[1])];
+    return {
+      roomC,
+      tankC: [low.tankC, high.tankC],
+      heaterW: [low.heaterW, high.heaterW],
+      coolerW: [low.coolerW, high.coolerW],
+      evaporationLPerDay: [low.evaporationLPerDay, high.evaporationLPerDay],
+    };
+  });
+}
+
+function settled(roomC: number, body: HeatBody, { heaterC, coolerC, heaterW, coolerW, gearW }: Thermostats) {
+  const floats = settlingC(body, roomC, gearW) ?? roomC;
+  let tankC = floats;
+  let needW = { heaterW: 0, coolerW: 0 };
+  if (heaterC !== null && floats < heaterC) {
+    const wanted = heatLoss(body, heaterC, roomC).totalW - gearW;
+    needW = { heaterW: wanted, coolerW: 0 };
+    tankC = heaterW !== null && heaterW < wanted ? (settlingC(body, roomC, gearW + heaterW) ?? floats) : heaterC;
+  } else if (coolerC !== null && floats > coolerC) {
+    const wanted = gearW - heatLoss(body, coolerC, roomC).totalW;
+    needW = { heaterW: 0, coolerW: wanted };
+    tankC = coolerW !== null && coolerW < wanted ? (settlingC(body, roomC, gearW - coolerW) ?? floats) : coolerC;
+  }
+  return { tankC, ...needW, evaporationLPerDay: Math.max(0, heatLoss(body, tankC, roomC).evaporationLPerDay) };
 }
 
 /** The coldest low and the warmest high of the year. @throws RangeError on an empty year */

@@ -1,0 +1,76 @@
+import type { OpenSpan, Span } from '../quantity/range';
+import type { HeatBody } from './heat-loss';
+import { hoursToEdge } from './hours-to-edge';
+import { settlingC } from './settling-temperature';
+import type { MonthBalance, Thermostats } from './year-temperature';
+
+export type FailureKind = 'heater-off' | 'heater-stuck' | 'cooler-off' | 'power-cut';
+
+/** How long until an edge is reached. */
+export interface Reach {
+  edgeC: number;
+  /** Null when it settles before. */
+  hours: number | null;
+  /** Hours with the loss 30 % more and 25 % less, quickest first; a null end is never reached. */
+  band: OpenSpan;
+}
+
+/** One thing that fails, in the month in which that is worst. */
+export interface Failure {
+  kind: FailureKind;
+  /** 0 is January. */
+  month: number;
+  airC: number;
+  fromC: number;
+  /** Where it ends if nobody comes; null outside 0 to 45 °C. */
+  settlesC: number | null;
+  side: 'low' | 'high';
+  comfort: Reach | null;
+  survival: Reach | null;
+}
+
+const LOSS_BAND: Span = [0.75, 1.3];
+
+/** What happens when a heater or cooler fails, or the power goes: each in its worst month. Litres are those of the whole system. */
+export function failures(
+  months: readonly MonthBalance[],
+  body: HeatBody,
+  litres: number,
+  devices: Thermostats,
+  window: { optimum: OpenSpan; tolerance: OpenSpan },
+): Failure[] {
+  const month = (pick: (balance: MonthBalance) => number) =>
+    months.reduce((best, balance, i) => (pick(balance) > pick(months[best]!) ? i : best), 0);
+  const coldest = month(({ roomC }) => -roomC[0]);
+  const warmest = month(({ roomC }) => roomC[1]);
+  const fails = (kind: FailureKind, at: number, powerW: number): Failure => {
+    const side = at === coldest && kind !== 'heater-stuck' && kind !== 'cooler-off' ? 'low' : 'high';
+    const index = side === 'low' ? 0 : 1;
+    const { roomC, tankC } = months[at]!;
+    const [airC, fromC] = [roomC[index], tankC[index]];
+    const reach = (edgeC: number | null): Reach | null => {
+      if (edgeC === null) return null;
+      const beyond = side === 'low' ? fromC <= edgeC : fromC >= edgeC;
+      const to = (factor: number) => (beyond ? 0 : hoursToEdge(body, litres, airC, powerW, fromC, edgeC, factor));
+      const ends = LOSS_BAND.map(to).sort((a, b) => (a ?? Infinity) - (b ?? Infinity)) as [number | null, number | null];
+      return { edgeC, hours: to(1), band: ends };
+    };
+    return {
+      kind,
+      month: at,
+      airC,
+      fromC,
+      settlesC: settlingC(body, airC, powerW),
+      side,
+      comfort: reach(window.optimum[index]),
+      survival: reach(window.tolerance[index]),
+    };
+  };
+  const { heaterC, heaterW, coolerC, gearW } = devices;
+  const list: Failure[] = [];
+  if (heaterC !== null) list.push(fails('heater-off', coldest, gearW));
+  if (heaterC !== null && heaterW !== null) list.push(fails('heater-stuck', warmest, gearW + heaterW));
+  if (coolerC !== null) list.push(fails('cooler-off', warmest, gearW));
+  list.push(fails('power-cut', coldest, 0));
+  return list;
+}

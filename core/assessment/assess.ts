@@ -1,18 +1,46 @@
 import { severityRank, type Bench, type Finding } from '../calculation/finding';
 import { rangeFor } from '../catalogue/organism';
 import { PARAMETERS, type Parameter } from '../catalogue/parameter';
-import { climateNotStated, seasonFindings } from '../equipment/findings';
-import { groupFinding, nothingChosen } from '../stocking/findings';
-import { footprintFinding, leakTestFinding, lidFinding, vesselNotStated, volumeFinding } from '../vessel/findings';
+import { inOrder } from '../design/design';
+import { climateNotStated, failureFinding, ratingFinding, seasonFindings } from '../equipment/findings';
+import type { WayOut } from '../stocking/escape';
+import { companyFindings, companyNotKnown, groupFinding, nothingChosen } from '../stocking/findings';
+import {
+  clearanceFinding,
+  drainBackFinding,
+  fitFinding,
+  footprintFinding,
+  glassFinding,
+  leakTestFinding,
+  lidFinding,
+  loadFinding,
+  sitingFindings,
+  vesselNotStated,
+  volumeFinding,
+} from '../vessel/findings';
+import { floorMm } from '../vessel/shape';
 import { acclimationFinding, disinfectantFinding, parameterFinding, waterNotStated } from '../water/findings';
 import { windowFindings } from '../window/findings';
-import { animalOf, derive, plannedNode, windowNodeOf, type DeriveCache, type Derived, type World } from './derive';
+import {
+  animalOf,
+  companyOf,
+  derive,
+  plannedNode,
+  windowNodeOf,
+  type DeriveCache,
+  type DeriveCacheEntry,
+  type Derived,
+  type NodeId,
+  type World,
+} from './derive';
 
 /** Everything known about a design at one moment: derived values and findings, worst first. */
 export interface Assessment {
   world: World;
   derived: Derived;
   findings: readonly Finding[];
+  /** The derived values by what they were computed from: a trial of an edit starts from a copy. */
+  kept: ReadonlyMap<NodeId, DeriveCacheEntry>;
 }
 
 const WATER_PARAMETERS = PARAMETERS.filter((parameter): parameter is Exclude<Parameter, 'temperatureC'> => parameter !== 'temperatureC');
@@ -25,15 +53,17 @@ const EURYHALINE_SPREAD = 5;
  *
  * @param cache hand the same one in again to reuse derived values whose inputs are the same objects
  */
-export function assess(world: World, cache?: DeriveCache): Assessment {
+export function assess(world: World, cache: DeriveCache = new Map()): Assessment {
   const derived = derive(world, cache);
   const findings = [
     ...waterFindings(world, derived),
     ...memberFindings(world, derived),
-    ...vesselFindings(world),
+    ...companyJudged(world, derived),
+    ...vesselFindings(world, derived),
+    ...heatFindings(world, derived),
     ...PARAMETERS.flatMap((p) => windowFindings(windowNodeOf(derived, p))),
   ];
-  return { world, derived, findings: findings.sort(worstFirst) };
+  return { world, derived, findings: findings.sort(worstFirst), kept: cache };
 }
 
 /** What is not stated comes in work order. */
@@ -103,8 +133,51 @@ function memberFindings({ design }: World, derived: Derived): Finding[] {
   return findings.filter((finding) => finding !== null);
 }
 
-function vesselFindings({ design }: World): Finding[] {
-  return design.vessel ? [leakTestFinding(design.vessel)] : [vesselNotStated()];
+function companyJudged({ design }: World, derived: Derived): Finding[] {
+  const members = derived['stock.members'].value ?? [];
+  const floor = design.vessel && floorMm(design.vessel);
+  const ways: WayOut[] = inOrder(design.vessel?.openings ?? {}).map(([id, opening]) => ({ id, ...opening }));
+  return [
+    ...companyFindings(companyOf(members), floor && floor.long * floor.short, ways),
+    ...members.filter(({ organism }) => !organism).map(({ id }) => companyNotKnown(id)),
+  ];
+}
+
+function vesselFindings({ design }: World, derived: Derived): Finding[] {
+  const { vessel } = design;
+  if (!vessel) return [vesselNotStated()];
+  const shy = (derived['stock.members'].value ?? []).filter((member) => animalOf(member)?.traits.temperament.value === 'shy');
+  const findings: (Finding | null)[] = [
+    leakTestFinding(vessel),
+    clearanceFinding(vessel),
+    drainBackFinding(derived['vessel.drain-back']),
+    loadFinding(vessel, derived['vessel.filled-mass']),
+    glassFinding(vessel, derived['vessel.glass-needed']),
+    ...sitingFindings(
+      vessel,
+      shy.map(({ id }) => id),
+    ),
+    ...inOrder(design.equipment).map(([id, { sizeMm }]) => fitFinding('vessel.gear-fit', id, sizeMm, vessel)),
+    ...inOrder(design.scene).flatMap(([id, { kind, solids }]) =>
+      kind === 'hardscape'
+        ? solids
+            .map(({ sizeMm }) => sizeMm)
+            .slice(0, 1)
+            .map((sizeMm) => fitFinding('vessel.piece-fit', id, sizeMm, vessel))
+        : [],
+    ),
+  ];
+  // that a piece passes is no news; that it does not is
+  return findings.filter((finding) => finding !== null).filter(({ code, severity }) => code !== 'vessel.piece-fit' || severity !== 'fits');
+}
+
+function heatFindings({ design }: World, derived: Derived): Finding[] {
+  const findings = inOrder(design.equipment).map(([id, device]) =>
+    device.kind === 'heater' || device.kind === 'cooler' ? ratingFinding(id, device, derived['heat.balance']) : null,
+  );
+  const failures = derived['heat.failures'];
+  for (const failure of failures.value ?? []) findings.push(failureFinding(failures, failure));
+  return findings.filter((finding) => finding !== null);
 }
 
 /** The worst severity among findings that the user has not accepted; null when there are none. */

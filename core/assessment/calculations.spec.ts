@@ -1,5 +1,6 @@
 import { BadInput, evaluateUnknown } from '../calculation/calculation';
 import { createRegistry } from '../calculation/registry';
+import { HEAT_BODY } from '../testing/tanks';
 import { calculations } from './calculations';
 
 describe('the registry', () => {
@@ -18,7 +19,18 @@ describe('the registry', () => {
   it('answers in the shape of its outputs', () => {
     const inputs: Record<string, unknown> = {
       'vessel.box-volume': { lengthMm: 600, widthMm: 300, heightMm: 360 },
-      'vessel.water-volume': { lengthMm: 600, widthMm: 300, waterLevelMm: 340, displacedL: 0 },
+      'vessel.cylinder-volume': { diameterMm: 300, heightMm: 300 },
+      'vessel.jar-volume': { baseMm: 120, bellyMm: 200, bellyHeightMm: 90, neckMm: 110, heightMm: 250, toMm: 200 },
+      'vessel.bow-front-volume': { lengthMm: 600, sideMm: 300, middleMm: 400, heightMm: 400 },
+      'vessel.water-volume': { spaceL: 61.2, displacedL: 0 },
+      'vessel.system-volume': { displayL: 61.2, sumpL: 20, plumbingL: 1 },
+      'vessel.drain-back': { levelL: 60, stopL: 55, pipesL: 1, sumpFreeL: 10 },
+      'vessel.filled-mass': { waterL: 60, waterKgPerL: 1, glassKg: 12, stoneKg: 3, footprintM2: 0.18 },
+      'vessel.glass-thickness': { lengthMm: 600, heightMm: 360, edges: 'free-top' },
+      'equipment.evaporation': { surfaceM2: 1, waterC: 27, airC: 25, humidity: 0.5, airMPerS: 1 },
+      'equipment.heat-loss': { ...HEAT_BODY, waterC: 26, airC: 21 },
+      'equipment.settling-temperature': { ...HEAT_BODY, airC: 21, powerW: 50 },
+      'equipment.hours-to-edge': { ...HEAT_BODY, litres: 61.2, airC: 17, powerW: 0, fromC: 25, edgeC: 20 },
       'water.blend': { parts: [{ share: 1, value: 3 }] },
       'water.gh-from-ions': { calciumMgPerL: 40, magnesiumMgPerL: 5 },
       'water.kh-from-ions': { bicarbonateMgPerL: 100 },

@@ -1,5 +1,16 @@
 import { createRegistry, listed } from '../calculation/registry';
+import { evaporation } from '../equipment/evaporation';
+import { heatLossCalculation } from '../equipment/heat-loss';
+import { hoursToEdgeCalculation } from '../equipment/hours-to-edge';
+import { settlingTemperature } from '../equipment/settling-temperature';
+import { bowFrontVolume } from '../vessel/bow-front-volume';
 import { boxVolume } from '../vessel/box-volume';
+import { cylinderVolume } from '../vessel/cylinder-volume';
+import { drainBackVolume } from '../vessel/drain-back';
+import { filledMassCalculation } from '../vessel/filled-mass';
+import { glassThickness } from '../vessel/glass-thickness';
+import { jarVolume } from '../vessel/jar-volume';
+import { systemVolume } from '../vessel/system-volume';
 import { waterVolume } from '../vessel/water-volume';
 import { blend } from '../water/blend';
 import { equilibriumPh } from '../water/equilibrium-ph';
@@ -9,7 +20,18 @@ import { ghFromIons, khFromIons } from '../water/hardness-from-ions';
 /** Every calculation there is; a new one is added here by hand. */
 export const calculations = createRegistry([
   listed(boxVolume),
+  listed(cylinderVolume),
+  listed(jarVolume),
+  listed(bowFrontVolume),
   listed(waterVolume),
+  listed(systemVolume),
+  listed(drainBackVolume),
+  listed(filledMassCalculation),
+  listed(glassThickness),
+  listed(evaporation),
+  listed(heatLossCalculation),
+  listed(settlingTemperature),
+  listed(hoursToEdgeCalculation),
   listed(blend),
   listed(ghFromIons),
   listed(khFromIons),

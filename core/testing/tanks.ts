@@ -5,26 +5,41 @@ import { indexCatalogue } from '../catalogue/catalogue';
 import type { Phase } from '../catalogue/parameter';
 import { Design, emptyDesign } from '../design/design';
 import { Room } from '../design/room';
-import type { Vessel } from '../vessel/model';
+import type { HeatBody } from '../equipment/heat-loss';
+import { newBox, type Vessel } from '../vessel/model';
 
 export const catalogue = indexCatalogue(catalogueData);
 export const lowBarn = Room.parse(demo.room);
 export const [peatPocket, weedyThicket] = demo.designs.map((design) => Design.parse(design)) as [Design, Design];
 
+/** A 60 x 30 x 36 cm box of 6 mm glass, water 34 cm deep, open, in a room of 50 % humidity. */
+export const HEAT_BODY: HeatBody = {
+  wallM2: 0.612,
+  wallHeightM: 0.34,
+  baseM2: 0.18,
+  waterM2: 0.18,
+  waterPerimeterM: 1.8,
+  glassMm: 6,
+  covered: 0,
+  humidity: 0.5,
+  airMPerS: 0,
+};
+
+const stated = <T>(value: T) => ({ value, basis: 'measured' as const });
+
 export const box = (lengthMm: number, widthMm: number, heightMm: number, lid: 'none' | 'mesh' | 'glass' | null = 'glass'): Vessel => ({
-  shape: 'box',
-  lengthMm,
-  widthMm,
-  heightMm,
-  waterLevelMm: heightMm - 40,
-  lid: { value: lid, basis: 'measured' },
-  state: { value: 'new', basis: 'measured' },
-  leakTested: { value: true, basis: 'measured' },
+  ...newBox(lengthMm, widthMm, heightMm),
+  glassMm: stated(heightMm > 450 ? 12 : heightMm > 320 ? 8 : 6),
+  lid: stated(lid),
+  state: stated('new'),
+  leakTest: stated({ dry: true, days: 2, filterRan: null }),
+  stand: stated('stand'),
+  floor: stated('ground'),
 });
 
 /** A tank in the Low Barn: [organism, count, phase] each, shares of the sources, a heater. */
 export function tank(
-  stock: readonly (readonly [organismId: string, count: number, phase?: Phase])[],
+  stock: readonly (readonly [organismId: string, count: number, phase?: Phase, female?: number])[],
   options: { vessel?: Vessel | null; shares?: Record<string, number>; heaterC?: number } = {},
 ): Design {
   const { vessel = box(600, 400, 360), shares = { tap: 1 }, heaterC } = options;
@@ -36,8 +51,14 @@ export function tank(
     water: {
       parts: Object.fromEntries(Object.entries(shares).map(([sourceId, share], i) => [sourceId, { order: i + 1, sourceId, share }])),
     },
-    equipment: heaterC === undefined ? {} : { heater: { order: 1, kind: 'heater', setPointC: heaterC } },
-    stock: Object.fromEntries(stock.map(([organismId, count, phase = 'keep'], i) => [`s${i}`, { order: i + 1, organismId, count, phase }])),
+    equipment:
+      heaterC === undefined ? {} : { heater: { order: 1, kind: 'heater', setPointC: heaterC, powerW: 100, sizeMm: [25, 25, 200] } },
+    stock: Object.fromEntries(
+      stock.map(([organismId, count, phase = 'keep', female], i) => [
+        `s${i}`,
+        { order: i + 1, organismId, count, phase, ...(female === undefined ? {} : { female }) },
+      ]),
+    ),
   });
 }
 

@@ -3,14 +3,29 @@ import { Design } from '../../design/design';
 import { applyEdit } from '../../design/edit';
 import { assess, type Assessment } from '../assess';
 import { blendRemedy } from './blend';
+import { coverSidesRemedy } from './cover-sides';
 import { groupRemedy } from './group';
+import { guardRemedy } from './guard';
 import { lidRemedy } from './lid';
+import { ratingRemedy } from './rating';
 import { oncePer, type Proposal, type Remedy, type RemedyMaker } from './remedy';
 import { removeRemedy } from './remove';
 import { setPointRemedy } from './set-point';
+import { sexesRemedy } from './sexes';
 import { vesselRemedy } from './vessel';
 
-export const REMEDY_MAKERS: readonly RemedyMaker[] = [blendRemedy, setPointRemedy, groupRemedy, lidRemedy, vesselRemedy, removeRemedy];
+export const REMEDY_MAKERS: readonly RemedyMaker[] = [
+  blendRemedy,
+  setPointRemedy,
+  ratingRemedy,
+  groupRemedy,
+  sexesRemedy,
+  lidRemedy,
+  guardRemedy,
+  coverSidesRemedy,
+  vesselRemedy,
+  removeRemedy,
+];
 
 /** What can be done about a finding, and what would still be left. */
 export interface Help {
@@ -52,7 +67,7 @@ function trial(assessment: Assessment, { patch }: Proposal): Assessment | null {
   let next = trials.get(key);
   if (next === undefined) {
     const applied = applyEdit(assessment.world.design, patch, Design);
-    next = applied.ok ? assess({ ...assessment.world, design: applied.document }) : null;
+    next = applied.ok ? assess({ ...assessment.world, design: applied.document }, new Map(assessment.kept)) : null;
     trials.set(key, next);
   }
   return next;

@@ -74,7 +74,7 @@ describe('remedies', () => {
       const assessment = judge(design);
       for (const finding of assessment.findings) for (const { kind } of helpFor(assessment, finding).remedies) seen.add(kind);
     }
-    expect([...seen].sort()).toEqual(['blend', 'cooler', 'group', 'heater', 'lid', 'remove', 'vessel']);
+    expect([...seen].sort()).toEqual(['blend', 'cooler', 'group', 'heater', 'lid', 'rating', 'remove', 'vessel']);
   });
 
   it('that are fake are found out', () => {
@@ -82,7 +82,10 @@ describe('remedies', () => {
     const lid = assessment.findings.find(({ code }) => code === 'vessel.lid')!;
     const rename = { patch: [{ op: 'replace' as const, path: '/name', value: 'Mended' }], opens: [] };
     expect(broken(assessment, lid, rename)).toMatch(/does not help/);
-    const boil = { patch: [{ op: 'add' as const, path: '/equipment/h', value: { order: 1, kind: 'heater', setPointC: 34 } }], opens: [] };
+    const boil = {
+      patch: [{ op: 'add' as const, path: '/equipment/h', value: { order: 1, kind: 'heater', setPointC: 34, powerW: null, sizeMm: null } }],
+      opens: [],
+    };
     const cold = assessment.findings.find(({ code }) => code === 'heat.too-cold')!;
     expect(broken(assessment, cold, boil)).toMatch(/opens heat.too-warm/);
     // a maker of such things is not listened to
@@ -104,7 +107,7 @@ describe('remedies', () => {
       for (const remedy of helpFor(clash, finding).remedies) {
         expect(remedy.kind === 'remove')
           .withContext(finding.key)
-          .toBe(finding.code === 'window.clash');
+          .toBe(finding.severity === 'conflict' && finding.subjects.length === 2);
         if (remedy.kind === 'remove') expect(remedy.subjects).toEqual(['s1']);
       }
     }

@@ -2,6 +2,7 @@ import type { Operation } from 'rfc6902';
 import type { Finding } from '../../calculation/finding';
 import { pointer } from '../../design/edit';
 import { inOrder, nextOrder, type Design } from '../../design/design';
+import type { Thermostat } from '../../equipment/model';
 import type { Assessment } from '../assess';
 import { forRevision, type Proposal } from './remedy';
 
@@ -21,7 +22,7 @@ export function setPointRemedy({ world, derived }: Assessment, finding: Finding)
   const [needed, contrary] = cold ? (['heater', 'cooler'] as const) : (['cooler', 'heater'] as const);
 
   // A device of the other kind whose own set-point is the trouble is moved first.
-  const culprit = devices(design, contrary).find(([, device]) => (cold ? device.setPointC <= span[0] : device.setPointC >= span[1]));
+  const culprit = devices(design, contrary).find(([, { setPointC }]) => (cold ? setPointC <= span[0] : setPointC >= span[1]));
   const present = devices(design, needed)[0];
   const ops: Operation[] = [];
   if (culprit) ops.push({ op: 'replace', path: pointer('equipment', culprit[0], 'setPointC'), value: target });
@@ -30,7 +31,7 @@ export function setPointRemedy({ world, derived }: Assessment, finding: Finding)
     ops.push({
       op: 'add',
       path: pointer('equipment', Object.hasOwn(design.equipment, needed) ? `${needed}-${design.rev}` : needed),
-      value: { order: nextOrder(design.equipment), kind: needed, setPointC: target },
+      value: { order: nextOrder(design.equipment), kind: needed, setPointC: target, powerW: null, sizeMm: null },
     });
   }
   return [
@@ -43,6 +44,6 @@ export function setPointRemedy({ world, derived }: Assessment, finding: Finding)
   ];
 }
 
-function devices(design: Design, kind: 'heater' | 'cooler') {
-  return inOrder(design.equipment).filter(([, device]) => device.kind === kind);
+function devices(design: Design, kind: 'heater' | 'cooler'): [string, Thermostat][] {
+  return inOrder(design.equipment).flatMap(([id, device]) => (device.kind === kind ? [[id, device] as [string, Thermostat]] : []));
 }

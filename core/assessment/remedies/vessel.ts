@@ -1,28 +1,41 @@
 import type { Finding } from '../../calculation/finding';
 import { pointer } from '../../design/edit';
-import type { Vessel } from '../../vessel/model';
+import { newBox, reshaped, type Vessel } from '../../vessel/model';
 import { STOCK_SIZES_MM } from '../../vessel/stock-sizes';
 import { assess, type Assessment } from '../assess';
 import { forRevision, oncePer, type Proposal } from './remedy';
 
 const UNSTATED = { value: null, basis: 'measured' as const };
-const BOX_CODES = new Set<Finding['code']>(['vessel.footprint', 'vessel.volume', 'vessel.not-stated']);
+const BOX_CODES = new Set<Finding['code']>([
+  'vessel.footprint',
+  'vessel.volume',
+  'vessel.not-stated',
+  'stocking.temperament',
+  'stocking.strata',
+]);
 
 /** The smallest usual box in which nobody is short of floor or water. */
 const smallestBox = oncePer((assessment): Vessel | null => {
   const { design } = assessment.world;
   for (const [lengthMm, widthMm, heightMm] of STOCK_SIZES_MM) {
-    const vessel: Vessel = {
-      ...(design.vessel ?? { shape: 'box', lid: UNSTATED, state: UNSTATED }),
-      lengthMm,
-      widthMm,
-      heightMm,
-      waterLevelMm: heightMm - 40,
-      // another box is another leak test
-      leakTested: UNSTATED,
-    };
-    const { findings } = assess({ ...assessment.world, design: { ...design, vessel } });
-    if (!findings.some(({ code, severity }) => BOX_CODES.has(code) && (severity === 'conflict' || severity === 'watch'))) return vessel;
+    const stated = newBox(lengthMm, widthMm, heightMm);
+    const vessel: Vessel = design.vessel
+      ? {
+          ...reshaped(design.vessel, 'box'),
+          lengthMm,
+          widthMm,
+          heightMm,
+          waterLevelMm: stated.waterLevelMm,
+          // another box: other glass, no braces, and a leak test of its own
+          glassMm: UNSTATED,
+          braces: {},
+          leakTest: UNSTATED,
+        }
+      : stated;
+    const { findings } = assess({ ...assessment.world, design: { ...design, vessel } }, new Map(assessment.kept));
+    const tooSmall = ({ code, severity }: Finding) =>
+      BOX_CODES.has(code) && (severity === 'conflict' || (severity === 'watch' && code !== 'stocking.temperament'));
+    if (!findings.some(tooSmall)) return vessel;
   }
   return null;
 });

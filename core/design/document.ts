@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { Design, DESIGN_SCHEMA } from './design';
 import { refusalsOf, type Refusal } from './edit';
 import { migrateDesign, migrateRoom } from './migrate';
+import { readJson } from './outside-json';
 import { Room, ROOM_SCHEMA } from './room';
 
 /** A design with the room it stands in, as a file. */
@@ -29,19 +30,22 @@ export const MAX_FILE_BYTES = 10_000_000;
  */
 export function readDesignFile(text: string): Read<DesignFile> {
   if (text.length > MAX_FILE_BYTES) return refuse('(file)', 'the file is larger than a design can be');
-  let json: unknown;
-  try {
-    json = JSON.parse(text);
-  } catch (error) {
-    return refuse('(file)', `this is not whole JSON: ${error instanceof Error ? error.message : 'unreadable'}`);
-  }
-  if (json === null || typeof json !== 'object' || !('terroir' in json) || json.terroir !== 'design' || !('design' in json)) {
+  const read = readJson(text);
+  if (!read.ok) return read;
+  const { json } = read;
+  if (
+    json === null ||
+    typeof json !== 'object' ||
+    Array.isArray(json) ||
+    !('terroir' in json) ||
+    json.terroir !== 'design' ||
+    !('design' in json)
+  ) {
     return refuse('terroir', 'this is not a Terroir design file');
   }
   const newer = newerThan(json.design, 'design', DESIGN_SCHEMA) ?? ('room' in json ? newerThan(json.room, 'room', ROOM_SCHEMA) : null);
   if (newer) return { ok: false, refusals: [newer] };
-  const { design, room } = json as { design: unknown; room?: unknown };
-  const parsed = DesignFile.safeParse({ ...json, design: migrateDesign(design), room: migrateRoom(room) });
+  const parsed = DesignFile.safeParse({ ...json, design: migrateDesign(json['design']), room: migrateRoom(json['room']) });
   return parsed.success ? { ok: true, document: parsed.data } : { ok: false, refusals: refusalsOf(parsed.error) };
 }
 

@@ -41,7 +41,17 @@ function newest(path) {
 /** Builds the app when there is no build, or a source is newer than it. */
 export function ensureBuilt() {
   const built = join(root, 'dist', 'app', 'index.html');
-  const sources = ['app', 'core', 'catalogue', 'public', 'angular.json', 'package-lock.json', 'tsconfig.json', 'tsconfig.app.json'];
+  const sources = [
+    'app',
+    'core',
+    'catalogue',
+    'public',
+    'angular.json',
+    'ngsw-config.json',
+    'package-lock.json',
+    'tsconfig.json',
+    'tsconfig.app.json',
+  ];
   if (existsSync(built) && statSync(built).mtimeMs >= Math.max(...sources.map((name) => newest(join(root, name))))) return;
   console.log('Building …');
   mkdirSync(join(root, 'dist'), { recursive: true });

@@ -12,6 +12,7 @@ import { TankView } from '../store/tank-view';
 import { PreferencesStore } from '../store/preferences';
 import { TankStore } from '../store/tank-store';
 import { QuantityField } from '../ui/quantity-field';
+import { setCount } from '../stocking/company-edits';
 import { AnimalCard } from './animal-card';
 import { PlaceCard } from './place-card';
 import { animalSearch, placeSearch } from './search';
@@ -103,9 +104,8 @@ export class LivestockBench {
   }
 
   protected setCount(id: string, count: number): void {
-    const ops = [{ op: 'replace' as const, path: pointer('stock', id, 'count'), value: count }];
-    const female = this.view.design()?.stock[id]?.female ?? 0;
-    this.store.edit('Count', female > count ? [{ op: 'replace', path: pointer('stock', id, 'female'), value: count }, ...ops] : ops);
+    const design = this.view.design();
+    if (design) this.store.edit('Count', setCount(design, id, count));
   }
 
   protected setPhase(id: string, phase: string): void {

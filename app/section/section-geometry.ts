@@ -1,6 +1,8 @@
 import type { Member } from '../../core/assessment/derive';
 import { animalOf } from '../../core/assessment/derive';
 import type { Stratum } from '../../core/catalogue/organism';
+import { halfLengthAtMm } from '../../core/vessel/shape';
+import type { Vessel } from '../../core/vessel/model';
 import { inOrder, type Design } from '../../core/design/design';
 import type { Catalogue } from '../../core/catalogue/catalogue';
 import { bodyPath, plantPath } from './silhouettes';
@@ -10,12 +12,14 @@ const MOST_DRAWN = 30;
 
 export interface DrawnAnimal {
   id: string;
+  memberId: string;
   name: string;
   path: string;
   xMm: number;
   zMm: number;
   flip: boolean;
   lengthMm: number;
+  depthMm: number;
   fill: string;
   mark: string;
 }
@@ -29,7 +33,12 @@ export interface DrawnPlant {
   leafy: boolean;
 }
 
-const BAND: Readonly<Record<Stratum, readonly [number, number]>> = { bottom: [0.02, 0.16], middle: [0.3, 0.7], top: [0.78, 0.94] };
+/** Where in the water animals of each stratum are drawn, shares of its depth from the bottom. */
+const STRATUM_BAND: Readonly<Record<Stratum, readonly [number, number]>> = {
+  bottom: [0.02, 0.16],
+  middle: [0.3, 0.7],
+  top: [0.78, 0.94],
+};
 
 /** A steady pseudo-random number from 0 to 1: the same tank is always drawn alike. */
 export function steady(text: string, i: number): number {
@@ -42,7 +51,7 @@ export function steady(text: string, i: number): number {
 }
 
 /** Animals at adult size in the strata they use, inside the water. Unknown sizes are not drawn. */
-export function drawAnimals(members: readonly Member[], lengthMm: number, waterMm: number): DrawnAnimal[] {
+export function drawAnimals(members: readonly Member[], vessel: Vessel, waterMm: number): DrawnAnimal[] {
   return members.flatMap((member) => {
     const animal = animalOf(member);
     const long = animal?.sizeMm.length.value;
@@ -51,23 +60,66 @@ export function drawAnimals(members: readonly Member[], lengthMm: number, waterM
     const strata = animal.traits.strata.value ?? ['middle'];
     const [fill = '#8a8577', mark = '#25231d'] = animal.bodyColours.value ?? [];
     return Array.from({ length: Math.min(member.count, MOST_DRAWN) }, (_, i) => {
-      const [low, high] = BAND[strata[i % strata.length] ?? 'middle'];
-      const room = Math.max(0, lengthMm - long - 10);
+      const [low, high] = STRATUM_BAND[strata[i % strata.length] ?? 'middle'];
       const cell = (i + 0.2 + 0.6 * steady(member.id, i)) / Math.min(member.count, MOST_DRAWN);
       const crawls = animal.form === 'snail' || animal.form === 'salamander' || (animal.form === 'shrimp' && low < 0.1);
       const z = crawls ? deep : waterMm * (low + (high - low) * steady(member.id, i + 100)) + deep / 2;
+      const zMm = Math.min(Math.max(z, deep), Math.max(deep, waterMm - 2));
+      const half = Math.min(halfLengthAtMm(vessel, zMm), halfLengthAtMm(vessel, Math.max(0, zMm - deep)));
+      const room = Math.max(0, 2 * half - long - 10);
       return {
         id: `${member.id}-${i}`,
+        memberId: member.id,
         name: animal.latin,
         path: bodyPath(animal.form, long, deep),
-        xMm: 5 + room * ((cell * 0.7 + 0.3 * steady(member.id, i + 50)) % 1),
-        zMm: Math.min(Math.max(z, deep), Math.max(deep, waterMm - 2)),
+        xMm: Math.max(0, vessel.lengthMm / 2 - half) + 5 + room * ((cell * 0.7 + 0.3 * steady(member.id, i + 50)) % 1),
+        zMm,
         flip: steady(member.id, i + 200) > 0.5,
         lengthMm: long,
+        depthMm: deep,
         fill,
         mark,
       };
     });
+  });
+}
+
+/** The inside of a vessel from the front, open at the top. Millimetres, y down from the inside bottom. */
+export function vesselPath(vessel: Vessel): string {
+  return `M${side(vessel, vessel.heightMm, -1).reverse().join(' L')} L${side(vessel, vessel.heightMm, 1).join(' L')}`;
+}
+
+/** The water in it. */
+export function waterPath(vessel: Vessel, levelMm: number): string {
+  return `M${side(vessel, levelMm, -1).reverse().join(' L')} L${side(vessel, levelMm, 1).join(' L')} Z`;
+}
+
+/** The floor from above, closed; y up from the back. Millimetres. */
+export function floorPath(vessel: Vessel): string {
+  const { lengthMm, widthMm } = vessel;
+  switch (vessel.shape) {
+    case 'box':
+    case 'cube':
+      return `M0 0 H${lengthMm} V${widthMm} H0 Z`;
+    case 'cylinder':
+    case 'jar': {
+      const r = lengthMm / 2;
+      return `M0 ${r} A${r} ${r} 0 0 1 ${lengthMm} ${r} A${r} ${r} 0 0 1 0 ${r} Z`;
+    }
+    case 'bow-front': {
+      const sagitta = widthMm - vessel.sideMm;
+      const r = (lengthMm ** 2 / 4 + sagitta ** 2) / (2 * sagitta);
+      return `M0 0 H${lengthMm} V${vessel.sideMm} A${r.toFixed(1)} ${r.toFixed(1)} 0 0 1 0 ${vessel.sideMm} Z`;
+    }
+  }
+}
+
+/** One wall from the bottom up, as points. */
+function side(vessel: Vessel, toMm: number, sign: 1 | -1): string[] {
+  const steps = vessel.shape === 'jar' ? 24 : 1;
+  return Array.from({ length: steps + 1 }, (_, i) => {
+    const z = (toMm * i) / steps;
+    return `${(vessel.lengthMm / 2 + sign * halfLengthAtMm(vessel, z)).toFixed(1)} ${(-z).toFixed(1)}`;
   });
 }
 

@@ -1,6 +1,10 @@
-import { catalogue, judge, tank, weedyThicket } from '../../core/testing/tanks';
+import { reshaped } from '../../core/vessel/model';
+import { halfLengthAtMm } from '../../core/vessel/shape';
+import { box, catalogue, judge, tank, weedyThicket } from '../../core/testing/tanks';
 import { bodyPath } from './silhouettes';
-import { drawAnimals, drawPlants, steady } from './section-geometry';
+import { drawAnimals, drawPlants, floorPath, steady, vesselPath, waterPath } from './section-geometry';
+
+const VESSEL = box(600, 400, 300);
 
 describe('the section', () => {
   const members = judge(
@@ -12,7 +16,7 @@ describe('the section', () => {
   ).derived['stock.members'].value!;
 
   it('draws every animal inside the water, at adult size, the same each time', () => {
-    const drawn = drawAnimals(members, 600, 260);
+    const drawn = drawAnimals(members, VESSEL, 260);
     expect(drawn.length).toBe(16);
     for (const animal of drawn) {
       expect(animal.xMm).withContext(animal.id).toBeGreaterThanOrEqual(0);
@@ -22,7 +26,33 @@ describe('the section', () => {
       expect(animal.zMm).withContext(animal.id).toBeLessThanOrEqual(260);
     }
     expect(new Set(drawn.filter(({ name }) => name === 'Danio margaritatus').map(({ lengthMm }) => lengthMm))).toEqual(new Set([21]));
-    expect(drawAnimals(members, 600, 260)).toEqual(drawn);
+    expect(drawAnimals(members, VESSEL, 260)).toEqual(drawn);
+  });
+
+  it('keeps animals inside a jar that narrows', () => {
+    const jar = reshaped(box(400, 400, 500), 'jar');
+    for (const animal of drawAnimals(members, jar, 440)) {
+      if (animal.lengthMm > 200) continue;
+      const half = halfLengthAtMm(jar, animal.zMm);
+      expect(animal.xMm)
+        .withContext(animal.id)
+        .toBeGreaterThanOrEqual(200 - half);
+      expect(animal.xMm + animal.lengthMm)
+        .withContext(animal.id)
+        .toBeLessThanOrEqual(200 + half);
+    }
+  });
+
+  it('draws walls, water and floor to measure', () => {
+    const ends = (path: string) => {
+      const numbers = (path.match(/-?\d+(\.\d+)?/g) ?? []).map(Number);
+      return [Math.min(...numbers.filter((_, i) => i % 2 === 1)), Math.max(...numbers.filter((_, i) => i % 2 === 0))];
+    };
+    expect(ends(vesselPath(VESSEL))).toEqual([-300, 600]);
+    expect(ends(waterPath(VESSEL, 260))).toEqual([-260, 600]);
+    expect(ends(vesselPath(reshaped(VESSEL, 'jar')))).toEqual([-300, 400]);
+    expect(floorPath(reshaped(VESSEL, 'bow-front'))).toContain('A');
+    expect(floorPath(VESSEL)).toBe('M0 0 H600 V400 H0 Z');
   });
 
   it('draws an outline as long and as deep as the animal', () => {

@@ -1,11 +1,21 @@
-import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, signal, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, input, signal, viewChild } from '@angular/core';
 import { ticks } from 'd3-array';
 import { plain, wordFinding } from '../../core/assessment/wording';
 import { formatQuantity, fromChosen, inChosenUnit } from '../../core/quantity/format';
 import { PreferencesStore } from '../store/preferences';
 import { TankStore } from '../store/tank-store';
 import { TankView } from '../store/tank-view';
-import { drawAnimals, drawPlants } from './section-geometry';
+import type { Finding } from '../../core/calculation/finding';
+import { inOrder } from '../../core/design/design';
+import { Stratum } from '../../core/catalogue/organism';
+import { halfLengthAtMm } from '../../core/vessel/shape';
+import { animalOf } from '../../core/assessment/derive';
+import { Why } from '../shell/why';
+import { drawAnimals, drawPlants, floorPath, vesselPath, waterPath } from './section-geometry';
+import { PLAIN_WATER } from './figure';
+
+/** Most marks of findings on the drawing; the ledger has them all. */
+const MOST_MARKS = 10;
 
 const VIEW = { width: 760, height: 400, left: 40, right: 24, top: 26, bottom: 34 };
 
@@ -17,7 +27,10 @@ const VIEW = { width: 760, height: 400, left: 40, right: 24, top: 26, bottom: 34
   styleUrl: './section.less',
 })
 export class Section {
+  /** Shows the strata, and who uses them. */
+  readonly strata = input(false);
   private readonly view = inject(TankView);
+  private readonly why = inject(Why);
   private readonly store = inject(TankStore);
   private readonly units = inject(PreferencesStore).units;
   private readonly svg = viewChild<ElementRef<SVGSVGElement>>('svg');
@@ -47,18 +60,77 @@ export class Section {
 
   protected readonly tint = computed(() => {
     const id = this.view.design()?.brief.biotopeId;
-    return (id && this.view.catalogue()?.biotopes.get(id)?.waterColour) || '#9cc7cf';
+    return (id && this.view.catalogue()?.biotopes.get(id)?.waterColour) || PLAIN_WATER;
   });
 
   protected readonly animals = computed(() => {
     const vessel = this.vessel();
-    return vessel ? drawAnimals(this.view.members(), vessel.lengthMm, this.waterMm()) : [];
+    return vessel ? drawAnimals(this.view.members(), vessel, this.waterMm()) : [];
   });
 
   protected readonly plants = computed(() => {
     const design = this.view.design();
     const catalogue = this.view.catalogue();
     return design?.vessel && catalogue ? drawPlants(design, catalogue, this.waterMm()) : [];
+  });
+
+  protected readonly walls = computed(() => {
+    const vessel = this.vessel();
+    return vessel && { vessel: vesselPath(vessel), water: waterPath(vessel, this.waterMm()) };
+  });
+
+  /** Half the opening at the top and at the surface, px. */
+  protected readonly spans = computed(() => {
+    const vessel = this.vessel();
+    const frame = this.frame();
+    if (!vessel || !frame) return null;
+    const middle = frame.x0 + frame.width / 2;
+    const half = (mm: number) => halfLengthAtMm(vessel, mm) * frame.scale;
+    return { middle, top: half(vessel.heightMm), surface: half(this.waterMm()) };
+  });
+
+  protected readonly braces = computed(() => {
+    const frame = this.frame();
+    return frame
+      ? inOrder(this.vessel()?.braces ?? {}).map(([id, { atMm, widthMm }]) => ({
+          id,
+          x: frame.x0 + (atMm - widthMm / 2) * frame.scale,
+          width: widthMm * frame.scale,
+        }))
+      : [];
+  });
+
+  /** Down to where it drains in a power cut. */
+  protected readonly drainY = computed(() => {
+    const [stop, frame] = [this.vessel()?.sump?.stopsAtMm, this.frame()];
+    return stop === undefined || !frame || stop >= this.waterMm() ? null : frame.y0 - stop * frame.scale;
+  });
+
+  /** The floor from above, small, for forms that the front view does not tell from a box. */
+  protected readonly plan = computed(() => {
+    const vessel = this.vessel();
+    if (!vessel || vessel.shape === 'box' || vessel.shape === 'cube') return null;
+    const scale = 54 / Math.max(vessel.lengthMm, vessel.widthMm);
+    return { path: floorPath(vessel), transform: `translate(${VIEW.width - 66} 12) scale(${scale})`, stroke: 1.5 / scale };
+  });
+
+  protected readonly bands = computed(() => {
+    const frame = this.frame();
+    if (!this.strata() || !frame) return [];
+    const members = this.view.members();
+    const edges = { bottom: [0, 0.25], middle: [0.25, 0.74], top: [0.74, 1] } as const;
+    return Stratum.options.map((stratum) => {
+      const here = members.filter((member) => animalOf(member)?.traits.strata.value?.includes(stratum));
+      const [low, high] = edges[stratum];
+      const y = (share: number) => frame.y0 - this.waterMm() * share * frame.scale;
+      return {
+        stratum,
+        y: y(high),
+        height: y(low) - y(high),
+        middle: (y(low) + y(high)) / 2,
+        text: `${stratum}: ${here.length === 0 ? 'nobody' : here.map(({ count, organism, organismId }) => `${count} ${(organism?.latin ?? organismId).split(' ').at(-1) ?? ''}`).join(', ')}`,
+      };
+    });
   });
 
   protected readonly rulers = computed(() => {
@@ -71,29 +143,67 @@ export class Section {
     return { unit: units.length, across: marks(vessel.lengthMm, 7), up: marks(vessel.heightMm, 4), fine: marks(vessel.lengthMm, 40) };
   });
 
-  /** Findings that have a place in the drawing. */
+  /** Findings about the top or the floor, in words; one of each. */
   protected readonly callouts = computed(() => {
     const assessment = this.view.assessment();
     const frame = this.frame();
     if (!assessment || !frame) return [];
     const seen = new Set<string>();
-    return this.view.open().flatMap((finding) => {
-      const place = finding.code === 'vessel.lid' ? 'lid' : finding.code === 'vessel.footprint' ? 'floor' : null;
-      if (!place || (finding.severity !== 'conflict' && finding.severity !== 'watch') || seen.has(place)) return [];
+    return this.pressing().flatMap((finding) => {
+      const place = placeOf(finding);
+      if (!place || seen.has(place)) return [];
       seen.add(place);
-      const text = plain(wordFinding(finding, assessment, this.units()).title);
       return [
         {
           key: finding.key,
           severity: finding.severity,
-          text,
+          text: plain(wordFinding(finding, assessment, this.units()).title),
           x: frame.x0 + frame.width * 0.5,
-          y: place === 'lid' ? frame.top : frame.y0,
-          labelY: place === 'lid' ? frame.top - 9 : frame.y0 - 12,
+          y: place === 'top' ? frame.top : frame.y0,
+          labelY: place === 'top' ? frame.top - 9 : frame.y0 - 12,
         },
       ];
     });
   });
+
+  /** Findings about an animal, as a mark above the first of its kind; they open the reason. */
+  protected readonly marks = computed(() => {
+    const assessment = this.view.assessment();
+    const frame = this.frame();
+    if (!assessment || !frame) return [];
+    const drawn = new Map(this.animals().map((animal) => [animal.memberId, animal]));
+    const perAnimal = new Map<string, number>();
+    return this.pressing()
+      .flatMap((finding) => {
+        const [subject = ''] = finding.subjects;
+        const animal = placeOf(finding) ? undefined : drawn.get(subject);
+        const nth = perAnimal.get(subject) ?? 0;
+        if (!animal || nth > 2) return [];
+        perAnimal.set(subject, nth + 1);
+        return [
+          {
+            key: finding.key,
+            severity: finding.severity,
+            label: plain(wordFinding(finding, assessment, this.units()).title),
+            x: frame.x0 + (animal.xMm + animal.lengthMm / 2) * frame.scale + nth * 15,
+            y: Math.max(frame.top + 8, frame.y0 - (animal.zMm + 4) * frame.scale - 8),
+          },
+        ];
+      })
+      .slice(0, MOST_MARKS);
+  });
+
+  private readonly pressing = computed(() => this.view.open().filter(({ severity }) => severity === 'conflict' || severity === 'watch'));
+
+  /** The drawing itself, for files. */
+  element(): SVGSVGElement | null {
+    return this.svg()?.nativeElement ?? null;
+  }
+
+  protected openWhy(key: string, event: Event): void {
+    event.preventDefault();
+    this.why.finding(key);
+  }
 
   protected readonly covered = computed(() => this.vessel()?.lid.value ?? null);
 
@@ -101,7 +211,7 @@ export class Section {
     const vessel = this.vessel();
     if (!vessel) return '';
     const drawn = this.view.members().map(({ count, organism, organismId }) => `${count} ${organism?.latin ?? organismId}`);
-    return `Front view to scale: box ${formatQuantity('length', vessel.lengthMm, this.units())} long, ${formatQuantity('length', vessel.heightMm, this.units())} high, water ${this.levelText()} deep. ${drawn.length > 0 ? `In it: ${drawn.join(', ')}.` : 'Nothing lives in it yet.'}`;
+    return `Front view to scale: ${vessel.shape.replace('-', ' ')} ${formatQuantity('length', vessel.lengthMm, this.units())} long, ${formatQuantity('length', vessel.heightMm, this.units())} high, water ${this.levelText()} deep. ${drawn.length > 0 ? `In it: ${drawn.join(', ')}.` : 'Nothing lives in it yet.'}`;
   });
 
   protected grab(event: PointerEvent): void {
@@ -140,4 +250,11 @@ export class Section {
     if (level !== this.vessel()?.waterLevelMm)
       this.store.edit('Water level', [{ op: 'replace', path: '/vessel/waterLevelMm', value: level }]);
   }
+}
+
+/** Where in the drawing a finding has a place of its own. */
+function placeOf({ code, note }: Finding): 'top' | 'floor' | null {
+  if (code === 'vessel.lid' || code === 'vessel.clearance' || code === 'vessel.gear-fit') return 'top';
+  if (code === 'stocking.escape' && note?.startsWith('lid')) return 'top';
+  return code === 'vessel.footprint' || code === 'vessel.load' ? 'floor' : null;
 }

@@ -11,6 +11,8 @@ import { Library } from '../store/library';
 import { PreferencesStore } from '../store/preferences';
 import { TankStore } from '../store/tank-store';
 import { WaterBench } from '../water/water-bench';
+import { EquipmentBench } from '../equipment/equipment-bench';
+import { StockingBench } from '../stocking/stocking-bench';
 import { VesselBench } from '../vessel/vessel-bench';
 
 /** A bench on an open tank, and hands to work it with. */
@@ -19,7 +21,7 @@ async function bench<T>(component: Type<T>, design: Design) {
   TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection(), provideRouter([]), provideNzNoAnimation()] });
   const library = TestBed.inject(Library);
   await library.saveRoom(lowBarn);
-  await library.saveDesign(design, null);
+  await library.saveDesign(design);
   TestBed.inject(PreferencesStore).units.set(METRIC);
   const store = TestBed.inject(TankStore);
   await store.open(design.id);
@@ -94,23 +96,69 @@ describe('the vessel bench', () => {
   });
 
   it('sets the lid and the leak test', async () => {
-    const { press, design, host, refresh } = await bench(VesselBench, weedyThicket);
+    const { press, type, design } = await bench(VesselBench, weedyThicket);
     await press('mesh');
     expect(design().vessel?.lid).toEqual({ value: 'mesh', basis: 'measured' });
-    host.querySelector<HTMLInputElement>('input[type=checkbox].ant-checkbox-input')!.click();
-    await refresh();
-    expect(design().vessel?.leakTested.value).toBeNull();
+    await press('It stood full and stayed dry outside (leak test)');
+    expect(design().vessel?.leakTest.value).toBeNull();
+    await press('It leaked');
+    expect(design().vessel?.leakTest.value?.dry).toBeFalse();
+    await press('It stood full and stayed dry outside (leak test)');
+    await type('Days it stood full', '8');
+    expect(design().vessel?.leakTest.value).toEqual(jasmine.objectContaining({ dry: true, days: 8 }));
   });
 
-  it('adds, moves and takes out a heater', async () => {
-    const { type, press, design } = await bench(VesselBench, weedyThicket);
-    await type('Heater holds at least', '73.4 F');
-    expect(design().equipment['heater']?.setPointC).toBeCloseTo(23, 6);
-    await type('Heater holds at least', '24');
-    expect(Object.keys(design().equipment)).toEqual(['heater']);
-    expect(design().equipment['heater']?.setPointC).toBe(24);
-    await press('Take the heater out');
-    expect(design().equipment).toEqual({});
+  it('takes every form, and its own sizes', async () => {
+    const { press, type, design, text, host } = await bench(VesselBench, weedyThicket);
+    await press('jar');
+    expect(design().vessel?.shape).toBe('jar');
+    await type('Belly, across', '24');
+    await type('Neck, across', '12');
+    expect(design().vessel).toEqual(jasmine.objectContaining({ lengthMm: 240, widthMm: 240, neckMm: 120 }));
+    expect(text('tr-section svg title') + text('tr-section .plan + text')).toContain('from above');
+    await press('cube');
+    expect(design().vessel).toEqual(jasmine.objectContaining({ lengthMm: 240, widthMm: 240, heightMm: 240 }));
+    await press('bow front');
+    await type('Depth, ends', '19');
+    expect(design().vessel).toEqual(jasmine.objectContaining({ shape: 'bow-front', sideMm: 190 }));
+    expect(host.querySelectorAll('tr-section .glass').length).toBe(1);
+  });
+
+  it('holds outside sizes fast when the glass is corrected', async () => {
+    const { press, type, design } = await bench(VesselBench, weedyThicket);
+    await press('outside');
+    await type('Glass', '10');
+    await type('Length', '62');
+    expect(design().vessel?.lengthMm).toBe(600);
+    await type('Glass', '3/8 in');
+    expect(design().vessel?.lengthMm).toBeCloseTo(620 - 2 * 9.525, 6);
+  });
+
+  it('adds openings, braces, a sump and pipes, and says what drains', async () => {
+    const { press, type, design, host } = await bench(VesselBench, weedyThicket);
+    await press('Add a gap in the lid');
+    await type('Opening 1, mesh over it', '2');
+    expect(Object.values(design().vessel!.openings)[0]).toEqual(jasmine.objectContaining({ at: 'lid', guardMm: 2 }));
+    await press('Add a brace');
+    expect(Object.values(design().vessel!.braces)[0]?.atMm).toBe(300);
+    await press('It runs with a sump');
+    await type('Drains down to level', '22');
+    // 600 x 400 mm from 260 down to 220 mm
+    expect(host.textContent).toMatch(/In a power cut\s+9.6 L\s+drain back/);
+    await press('Add a pipe');
+    expect(host.textContent).toMatch(/In a power cut\s+10.1 L\s+drain back/);
+    await press('Take out pipe 1');
+    await press('Close opening 1');
+    expect([design().vessel?.openings, design().vessel?.plumbing]).toEqual([{}, {}]);
+  });
+
+  it('keeps at least one side to look through', async () => {
+    const { press, design } = await bench(VesselBench, weedyThicket);
+    await press('left');
+    expect(design().vessel?.viewingSides).toEqual(['front', 'left']);
+    await press('front');
+    await press('left');
+    expect(design().vessel?.viewingSides).toEqual(['left']);
   });
 
   it('moves the water line by keys, within the glass', async () => {
@@ -133,9 +181,38 @@ describe('the vessel bench', () => {
       /box 60 cm long, 30 cm high, water 26 cm deep\. In it: 12 Danio margaritatus, 2 Ceratophyllum/,
     );
   });
+});
+
+describe('the equipment bench', () => {
+  it('adds, moves and takes out a heater', async () => {
+    const { type, press, design } = await bench(EquipmentBench, weedyThicket);
+    await press('Add a heater');
+    await type('Heater holds at least', '73.4 F');
+    const heater = () => Object.values(design().equipment)[0] as { setPointC: number; powerW: number | null };
+    expect(heater().setPointC).toBeCloseTo(23, 6);
+    await type('Heater holds at least', '24');
+    await type('Power of the heater', '50');
+    expect(heater()).toEqual(jasmine.objectContaining({ setPointC: 24, powerW: 50 }));
+    await type('Size 1 of the heater', '22');
+    expect(Object.values(design().equipment)[0]?.sizeMm).toEqual([22, 22, 22]);
+    await press('Take the heater out');
+    expect(design().equipment).toEqual({});
+  });
+
+  it('shows the balance by month and what failures do', async () => {
+    const { host, text } = await bench(EquipmentBench, peatPocket);
+    expect(host.querySelectorAll('.balance tbody tr').length).toBe(12);
+    expect(text('.balance tbody tr:first-child')).toMatch(/^Jan ?17–18 °C ?24.5 °C ?\d+(–\d+)? W ?0.0\d L\/day$/);
+    expect([...host.querySelectorAll('.failures tbody th')].map((cell) => cell.textContent?.trim())).toEqual([
+      'Heater fails cold',
+      'Heater sticks on',
+      'Power goes',
+    ]);
+    expect(text('.failures tbody tr:first-child')).toMatch(/January, room 17 °C.* h to 23 °C.* h to 20 °C ?16\.9 °C/);
+  });
 
   it('fills the room’s year from two numbers, and refuses them the wrong way round', async () => {
-    const { type, press, store, text } = await bench(VesselBench, weedyThicket);
+    const { type, press, store, text } = await bench(EquipmentBench, weedyThicket);
     const climate = () => store.current!.room.state.document.climateC!;
     await type('Room, coldest', '25');
     await type('warmest', '14');
@@ -146,6 +223,59 @@ describe('the vessel bench', () => {
     await type('warmest', '24');
     await press('Fill the year');
     expect(Math.min(...climate().map(([low]) => low))).toBe(12);
+  });
+
+  it('says what is wanted before a vessel is chosen', async () => {
+    const { host } = await bench(EquipmentBench, tank([['danio-margaritatus', 8]], { vessel: null }));
+    expect(host.textContent).toContain('the heat balance is worked out here');
+    expect(host.querySelector('.failures')).toBeNull();
+  });
+});
+
+describe('the stocking bench', () => {
+  const company = tank([
+    ['puntigrus-tetrazona', 10],
+    ['betta-splendens', 1, 'keep', 0],
+    ['neocaridina-davidi', 20],
+  ]);
+
+  it('reads pairs by shape and word', async () => {
+    const { host } = await bench(StockingBench, company);
+    const cells = [...host.querySelectorAll('.cell')].map((cell) => (cell.textContent ?? '').replace(/\s+/g, ' ').trim());
+    expect(cells.length).toBe(3);
+    expect(cells[0]).toMatch(/^nips/);
+    expect(host.querySelector('.cell')?.getAttribute('aria-label')).toContain('nips the fins of Betta splendens');
+    expect(host.querySelectorAll('.cell [data-severity], .cell tr-severity').length).toBe(3);
+  });
+
+  it('counts, sexes and gives a purpose, and takes the sexes back', async () => {
+    const { type, press, design } = await bench(StockingBench, company);
+    await type('Females of Puntigrus tetrazona', '6');
+    await type('Count of Puntigrus tetrazona', '5');
+    expect(design().stock['s0']).toEqual(jasmine.objectContaining({ count: 5, female: 5 }));
+    await press('larvae');
+    expect(design().stock['s0']?.phase).toBe('larvae');
+    await press('Sexes of Puntigrus tetrazona are not known');
+    expect(design().stock['s0']?.female).toBeUndefined();
+  });
+
+  it('says in which order they go in, and shows the strata', async () => {
+    const { host } = await bench(StockingBench, company);
+    expect([...host.querySelectorAll('ol em')].map((name) => name.textContent)).toEqual([
+      'Neocaridina davidi',
+      'Betta splendens',
+      'Puntigrus tetrazona',
+    ]);
+    expect([...host.querySelectorAll('.stratum-name')].map((name) => name.textContent?.trim())).toEqual([
+      'bottom: 20 davidi',
+      'middle: 10 tetrazona, 1 splendens',
+      'top: 1 splendens',
+    ]);
+  });
+
+  it('sends an empty tank to Livestock', async () => {
+    const { host } = await bench(StockingBench, tank([]));
+    expect(host.querySelector('a')?.textContent).toContain('Name the animal');
   });
 });
 

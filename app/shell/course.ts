@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink, RouterLinkActive } from '@angular/router';
-import { formatQuantity, formatSpan } from '../../core/quantity/format';
+import { formatNumber, formatQuantity, formatSpan } from '../../core/quantity/format';
 import { PreferencesStore } from '../store/preferences';
 import { SeverityGlyph } from '../ui/severity-glyph';
 import { BENCHES } from './benches';
@@ -131,8 +131,9 @@ export class Course {
       case 'vessel': {
         const { vessel } = design;
         return vessel
-          ? [vessel.lengthMm, vessel.widthMm, vessel.heightMm].map((mm) => formatQuantity('length', mm, units).split(' ')[0]).join(' × ') +
-              ` ${units.length}`
+          ? `${vessel.shape === 'box' ? '' : `${vessel.shape.replace('-', ' ')} `}${[vessel.lengthMm, vessel.widthMm, vessel.heightMm]
+              .map((mm) => formatNumber('length', mm, units))
+              .join(' × ')} ${units.length}`
           : 'not chosen';
       }
       case 'water': {
@@ -143,8 +144,8 @@ export class Course {
       }
       case 'equipment': {
         const span = derived['planned.temperatureC'].interval;
-        const device = Object.values(design.equipment)[0];
-        return device
+        const device = Object.values(design.equipment).find(({ kind }) => kind === 'heater' || kind === 'cooler');
+        return device && 'setPointC' in device
           ? `${device.kind} at ${formatQuantity('temperature', device.setPointC, units)}`
           : span
             ? `no heater, ${formatSpan('temperature', span, units)}`
@@ -155,9 +156,16 @@ export class Course {
         return kinds === 0 ? 'none yet' : `${kinds} kind${kinds === 1 ? '' : 's'}`;
       }
       case 'stocking':
-        return 'groups only, by Livestock';
+        return stockingLine(Object.values(design.stock));
       default:
         return 'not judged yet';
     }
   }
+}
+
+function stockingLine(stock: readonly { count: number }[]): string {
+  if (stock.length === 0) return 'nobody yet';
+  return stock.length === 1
+    ? 'one kind'
+    : `${stock.length} kinds, ${(stock.length * (stock.length - 1)) / 2} pair${stock.length === 2 ? '' : 's'}`;
 }

@@ -1,9 +1,12 @@
 import { NgTemplateOutlet } from '@angular/common';
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { Router } from '@angular/router';
+import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { NavigationEnd, Router } from '@angular/router';
+import { filter, map, startWith } from 'rxjs';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { BASIS_WORD, plain, wordFinding, wordRemedy, wordShortfall } from '../../core/assessment/wording';
+import { BASIS_WORD, SEVERITY_WORD, nameOf, plain, wordFinding, wordRemedy, wordShortfall } from '../../core/assessment/wording';
+import { compare } from '../../core/assessment/remedies/compare';
 import type { Remedy } from '../../core/assessment/remedies/remedy';
 import type { Finding } from '../../core/calculation/finding';
 import { pointer } from '../../core/design/edit';
@@ -12,18 +15,23 @@ import { TankStore } from '../store/tank-store';
 import { LatinText } from '../ui/latin-text';
 import { SeverityGlyph } from '../ui/severity-glyph';
 import { TankView } from '../store/tank-view';
+import { ChoiceField } from '../ui/choice';
+import { BENCHES } from './benches';
+import { controlOf, reach } from './controls';
 import { Why } from './why';
 
 /** Findings, worst first; each opens to its reason, basis and remedies with what they would change. */
 @Component({
   selector: 'tr-ledger',
-  imports: [NgTemplateOutlet, NzButtonModule, NzInputModule, LatinText, SeverityGlyph],
+  imports: [NgTemplateOutlet, NzButtonModule, NzInputModule, ChoiceField, LatinText, SeverityGlyph],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { role: 'complementary', 'aria-label': 'Ledger' },
   templateUrl: './ledger.html',
   styleUrl: './ledger.less',
 })
 export class Ledger {
+  /** Left for a bench. */
+  readonly went = output<void>();
   protected readonly view = inject(TankView);
   private readonly store = inject(TankStore);
   private readonly why = inject(Why);
@@ -34,6 +42,20 @@ export class Ledger {
   protected readonly showUnknown = signal<boolean | null>(null);
   protected readonly showAccepted = signal(false);
   protected readonly accepting = signal<string | null>(null);
+  protected readonly query = signal('');
+  protected readonly scope = signal<'tank' | 'bench'>('tank');
+  protected readonly groupBy = signal<'severity' | 'bench' | 'animal'>('severity');
+  protected readonly scopes = [
+    { value: 'tank', text: 'whole tank' },
+    { value: 'bench', text: 'this bench' },
+  ] as const;
+  protected readonly groupings = [
+    { value: 'severity', text: 'worst first' },
+    { value: 'bench', text: 'by bench' },
+    { value: 'animal', text: 'by animal' },
+  ] as const;
+  /** The remedy that is being compared. */
+  protected readonly comparing = signal<string | null>(null);
 
   private readonly rows = computed(() => {
     const assessment = this.view.assessment();
@@ -60,15 +82,56 @@ export class Ledger {
     });
   });
 
+  /** The bench in sight, by the address. */
+  private readonly here = toSignal(
+    this.router.events.pipe(
+      filter((event) => event instanceof NavigationEnd),
+      startWith(null),
+      map(() => this.router.url.split(/[/?#]/)[3] ?? ''),
+    ),
+    { initialValue: '' },
+  );
+
+  private readonly shown = computed(() => {
+    const query = this.query().trim().toLowerCase();
+    const bench = this.scope() === 'bench' ? this.here() : null;
+    return this.rows().filter(
+      ({ finding, title, reason }) =>
+        (bench === null || finding.bench === bench || controlOf(finding).bench === bench) &&
+        (query === '' || plain(`${title} ${reason}`).toLowerCase().includes(query)),
+    );
+  });
+
   protected readonly groups = computed(() => {
-    const open = this.rows().filter(({ accepted }) => accepted === null);
+    const open = this.shown().filter(({ accepted }) => accepted === null);
     const bySeverity = (...severities: Finding['severity'][]) => open.filter(({ finding }) => severities.includes(finding.severity));
     return {
       open: bySeverity('conflict', 'watch'),
       unknown: bySeverity('unknown'),
       fits: bySeverity('fits'),
-      accepted: this.rows().filter(({ accepted }) => accepted !== null),
+      accepted: this.shown().filter(({ accepted }) => accepted !== null),
     };
+  });
+
+  /** What is open, under headings of its own where that was asked for. */
+  protected readonly headed = computed(() => {
+    const { open } = this.groups();
+    const by = this.groupBy();
+    if (by === 'severity') return [{ heading: null, rows: open }];
+    const assessment = this.view.assessment();
+    const headings = new Map<string, typeof open>();
+    for (const row of open) {
+      const { finding } = row;
+      const [subject] = finding.subjects;
+      const name =
+        by === 'bench'
+          ? (BENCHES.find(({ id }) => id === finding.bench)?.name ?? finding.bench)
+          : subject !== undefined && assessment
+            ? nameOf(subject, assessment)
+            : 'The tank';
+      headings.set(name, [...(headings.get(name) ?? []), row]);
+    }
+    return [...headings].map(([heading, rows]) => ({ heading, rows }));
   });
 
   /** With nothing worse to show, what is unknown comes first. */
@@ -96,9 +159,31 @@ export class Ledger {
 
   protected goTo(finding: Finding): void {
     const { design } = this.store.current ?? {};
-    const bench =
-      finding.bench === 'equipment' || finding.bench === 'vessel' ? 'vessel' : finding.bench === 'stocking' ? 'livestock' : finding.bench;
-    if (design) void this.router.navigate(['/tank', design.state.document.id, bench]);
+    const { bench, control } = controlOf(finding);
+    if (!design) return;
+    void this.router.navigate(['/tank', design.state.document.id, bench]).then(() => control && reach(control));
+    this.went.emit();
+  }
+
+  protected toggleCompare(remedy: Remedy): void {
+    this.comparing.update((id) => (id === remedy.id ? null : remedy.id));
+  }
+
+  /** What a remedy would change in the judgement, finding by finding. */
+  protected differences(remedy: Remedy) {
+    const assessment = this.view.assessment();
+    const compared = assessment && compare(assessment, remedy.patch);
+    if (!assessment || !compared) return [];
+    const word = (finding: Finding | null) => (finding ? SEVERITY_WORD[finding.severity].toLowerCase() : 'gone');
+    return compared.differences.map(({ key, before, after }) => ({
+      key,
+      title: wordFinding((before ?? after)!, before ? assessment : compared.after, this.units()).title,
+      then: after ? wordFinding(after, compared.after, this.units()).title : null,
+      before: before?.severity ?? null,
+      after: after?.severity ?? null,
+      beforeWord: word(before),
+      afterWord: word(after),
+    }));
   }
 
   protected accept(finding: Finding, reason: string): void {

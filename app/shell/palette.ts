@@ -67,6 +67,7 @@ export class Palette {
   readonly undo = output<void>();
   readonly redo = output<void>();
   readonly exportFile = output<void>();
+  readonly files = output<void>();
   readonly help = output<void>();
   private readonly router = inject(Router);
   private readonly preferences = inject(PreferencesStore);
@@ -82,6 +83,8 @@ export class Palette {
     { name: 'Undo', act: () => this.undo.emit() },
     { name: 'Redo', act: () => this.redo.emit() },
     { name: 'Export this design', act: () => this.exportFile.emit() },
+    { name: 'Summary to print', act: () => void this.router.navigate(['/tank', this.tankId(), 'sheet']) },
+    { name: 'Files and earlier states', act: () => this.files.emit() },
     { name: 'Switch between Loam and Night room', act: () => this.preferences.toggleTheme() },
     { name: 'Show the keys', act: () => this.help.emit() },
   ];

@@ -21,7 +21,7 @@ async function openTank(design: Design): Promise<TankStore> {
   TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection(), provideRouter([]), provideNzNoAnimation()] });
   const library = TestBed.inject(Library);
   await library.saveRoom(lowBarn);
-  await library.saveDesign(design, null);
+  await library.saveDesign(design);
   TestBed.inject(PreferencesStore).units.set(METRIC);
   const store = TestBed.inject(TankStore);
   expect(await store.open(design.id)).toBeTrue();
@@ -169,7 +169,7 @@ describe('the window strip', () => {
     await helped(store, fixture);
     const head = (parameter: string) =>
       squeeze((fixture.nativeElement as HTMLElement).querySelector(`[data-parameter=${parameter}] .head`)?.textContent);
-    expect(head('temperatureC')).toBe('Temperature 17–25 °C');
+    expect(head('temperatureC')).toBe('Temperature 15.7–23.2 °C');
     store.edit('Empty', [{ op: 'replace', path: '/water/parts', value: {} }]);
     fixture.detectChanges();
     expect(head('ghDh')).toBe('GH –');
@@ -199,7 +199,7 @@ describe('the course', () => {
     expect(said[1]).toMatch(/^Vessel 1 Conflict: .*60 × 40 × 30 cm/);
     expect(said[2]).toMatch(/^Water \d+ Watch: .*17.8 dGH · pH 8.3/);
     expect(said[3]).toMatch(/^Substrate .*Unknown: .*not judged yet/);
-    expect(said[6]).toMatch(/no heater, 17–25 °C/);
+    expect(said[6]).toMatch(/no heater, 15.7–23.2 °C/);
   });
 
   it('keeps its ink readable on every band', () => {

@@ -16,15 +16,17 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { Title } from '@angular/platform-browser';
 import { Router, RouterLink, RouterOutlet } from '@angular/router';
 import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzDrawerModule } from 'ng-zorro-antd/drawer';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { tinykeys } from 'tinykeys';
-import type { DesignFile } from '../../core/design/document';
 import { Library } from '../store/library';
 import { PreferencesStore } from '../store/preferences';
 import { TankStore } from '../store/tank-store';
 import { BENCHES } from './benches';
 import { Course } from './course';
-import { downloadText } from '../ui/download';
+import { FileDrop } from '../ui/file-drop';
+import { exportDesign } from './design-file';
+import { Files } from './files-drawer';
 import { KeysHelp } from './keys-help';
 import { Ledger } from './ledger';
 import { Palette } from './palette';
@@ -41,7 +43,10 @@ import { WindowStrip } from './window-strip';
     RouterOutlet,
     RouterLink,
     NzButtonModule,
+    NzDrawerModule,
     NzInputModule,
+    FileDrop,
+    Files,
     Course,
     Ledger,
     WindowStrip,
@@ -67,6 +72,10 @@ export class TankPage implements OnInit, OnDestroy {
   protected readonly refused = toSignal(this.library.refused$, { initialValue: null });
   protected readonly loading = signal<'busy' | 'open' | 'missing' | { error: string }>('busy');
   protected readonly renaming = signal(false);
+  protected readonly filesOpen = signal(false);
+  protected readonly ledgerOpen = signal(false);
+  /** Why a file that was dropped here was refused. */
+  protected readonly notTaken = signal<readonly string[]>([]);
   protected readonly help = viewChild.required(KeysHelp);
   protected readonly palette = viewChild.required(Palette);
   private readonly nameField = viewChild<ElementRef<HTMLInputElement>>('nameField');
@@ -139,13 +148,18 @@ export class TankPage implements OnInit, OnDestroy {
   }
 
   protected exportDesign(): void {
-    const design = this.view.design();
-    const room = this.view.room();
-    const catalogue = this.view.catalogue();
-    if (!design || !room || !catalogue) return;
-    const entries = this.view.members().flatMap(({ organism }) => (organism ? [JSON.parse(JSON.stringify(organism)) as never] : []));
-    const file: DesignFile = { terroir: 'design', design, room, cited: { catalogue: catalogue.edition, entries } };
-    downloadText(`${design.name.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}.terroir.json`, JSON.stringify(file, null, 2));
+    exportDesign(this.view);
+  }
+
+  protected async takeIn(files: FileList): Promise<void> {
+    const [file] = files;
+    if (!file) return;
+    const { takeIn } = await import('../store/take-in');
+    const taken = await takeIn(this.library, file);
+    this.notTaken.set(taken.ok ? [] : taken.reasons);
+    if (!taken.ok) return;
+    const [page, id] = taken.at;
+    await this.router.navigate(page === 'tank' ? ['/tank', id, 'livestock'] : ['/room', id]);
   }
 }
 

@@ -1,13 +1,17 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { Design } from '../../core/design/design';
 import type { Room } from '../../core/design/room';
+import type { TankSummary } from './summary';
 
 /** Version of the browser store's own layout; documents carry versions of their own. */
-export const STORE_VERSION = 1;
+export const STORE_VERSION = 2;
 
 export interface TerroirDb extends DBSchema {
   rooms: { key: string; value: Room };
   designs: { key: string; value: StoredDesign; indexes: { byRoom: string } };
+  /** What a list of tanks shows, so that it opens without reading and judging every document. */
+  summaries: { key: string; value: TankSummary; indexes: { byRoom: string } };
+  snapshots: { key: number; value: Snapshot; indexes: { byDesign: string } };
   notes: { key: string; value: string };
 }
 
@@ -15,8 +19,15 @@ export interface StoredDesign {
   id: string;
   roomId: string;
   savedAt: string;
-  /** Kept beside the document, so that a list of tanks opens without reading every document's judgement again. */
-  worst: string | null;
+  design: Design;
+}
+
+/** An earlier state of a design, kept to go back to. */
+export interface Snapshot {
+  id?: number;
+  designId: string;
+  at: string;
+  why: 'opened' | 'kept' | 'before-restore';
   design: Design;
 }
 
@@ -25,10 +36,21 @@ let opened: Promise<IDBPDatabase<TerroirDb>> | null = null;
 /** @throws what the browser says when it refuses storage (private windows, blocked site data) */
 export function database(): Promise<IDBPDatabase<TerroirDb>> {
   opened ??= openDB<TerroirDb>('terroir', STORE_VERSION, {
-    upgrade(db) {
-      db.createObjectStore('rooms', { keyPath: 'id' });
-      db.createObjectStore('designs', { keyPath: 'id' }).createIndex('byRoom', 'roomId');
-      db.createObjectStore('notes');
+    upgrade(db, before) {
+      if (before < 1) {
+        db.createObjectStore('rooms', { keyPath: 'id' });
+        db.createObjectStore('designs', { keyPath: 'id' }).createIndex('byRoom', 'roomId');
+        db.createObjectStore('notes');
+      }
+      if (before < 2) {
+        db.createObjectStore('summaries', { keyPath: 'id' }).createIndex('byRoom', 'roomId');
+        db.createObjectStore('snapshots', { keyPath: 'id', autoIncrement: true }).createIndex('byDesign', 'designId');
+      }
+    },
+    blocking(_current, _blocked, event) {
+      // a newer version in another tab may go ahead
+      (event.target as IDBDatabase).close();
+      opened = null;
     },
     terminated() {
       opened = null;
@@ -40,13 +62,23 @@ export function database(): Promise<IDBPDatabase<TerroirDb>> {
   return opened;
 }
 
-/** Writes so that "saved" means on the disk, not in a buffer. */
-export async function putDesign(record: StoredDesign): Promise<void> {
-  const tx = (await database()).transaction('designs', 'readwrite', { durability: 'strict' });
-  await Promise.all([tx.store.put(record), tx.done]);
+/** Writes so that "saved" means on the disk, not in a buffer; the summary goes with its document or not at all. */
+export async function putDesign(record: StoredDesign, summary: TankSummary): Promise<void> {
+  const tx = (await database()).transaction(['designs', 'summaries'], 'readwrite', { durability: 'strict' });
+  await Promise.all([tx.objectStore('designs').put(record), tx.objectStore('summaries').put(summary), tx.done]);
 }
 
 export async function putRoom(room: Room): Promise<void> {
   const tx = (await database()).transaction('rooms', 'readwrite', { durability: 'strict' });
   await Promise.all([tx.store.put(room), tx.done]);
+}
+
+/** Most earlier states that are kept of one design. */
+const SNAPSHOTS = 20;
+
+export async function putSnapshot(snapshot: Snapshot): Promise<void> {
+  const tx = (await database()).transaction('snapshots', 'readwrite', { durability: 'strict' });
+  await tx.store.put(snapshot);
+  const keys = await tx.store.index('byDesign').getAllKeys(snapshot.designId);
+  await Promise.all([...keys.slice(0, Math.max(0, keys.length - SNAPSHOTS)).map((key) => tx.store.delete(key)), tx.done]);
 }

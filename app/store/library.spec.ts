@@ -4,10 +4,11 @@ import fixture from '../../core/design/fixtures/design-v1.json';
 import { lowBarn, weedyThicket } from '../../core/testing/tanks';
 import { database } from './database';
 import { Library } from './library';
+import { takeIn } from './take-in';
 
 async function emptied(): Promise<Library> {
   const db = await database();
-  await Promise.all([db.clear('rooms'), db.clear('designs'), db.clear('notes')]);
+  await Promise.all((['rooms', 'designs', 'summaries', 'snapshots', 'notes'] as const).map((store) => db.clear(store)));
   TestBed.resetTestingModule();
   TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection()] });
   return TestBed.inject(Library);
@@ -18,21 +19,26 @@ describe('the library', () => {
     const library = await emptied();
     await library.layDemoOnce();
     expect((await library.rooms()).map(({ name }) => name)).toEqual(['Low Barn']);
-    expect((await library.designs('low-barn')).map(({ design }) => design.name)).toEqual(['Peat pocket', 'Weedy thicket']);
+    expect((await library.designs('low-barn')).map(({ name }) => name)).toEqual([
+      'Lava-shore jar',
+      'Peat pocket',
+      'Shell bed',
+      'Weedy thicket',
+    ]);
     await library.deleteDesign('peat-pocket');
     await library.layDemoOnce();
-    expect((await library.designs('low-barn')).length).toBe(1);
+    expect((await library.designs('low-barn')).length).toBe(3);
     await library.layDemo();
-    expect((await library.designs('low-barn')).length).toBe(2);
+    expect((await library.designs('low-barn')).length).toBe(4);
   });
 
   it('gives back what was saved', async () => {
     const library = await emptied();
     await library.saveRoom(lowBarn);
-    await library.saveDesign(weedyThicket, 'watch');
+    await library.saveDesign(weedyThicket);
     expect((await library.design('weedy-thicket'))?.design).toEqual(weedyThicket);
     expect(await library.room('low-barn')).toEqual(lowBarn);
-    expect((await library.designs('low-barn'))[0]?.worst).toBe('watch');
+    expect((await library.summaries('low-barn')).map(({ name, judged }) => [name, judged])).toEqual([['Weedy thicket', null]]);
     expect(await library.design('nobody')).toBeNull();
   });
 
@@ -46,10 +52,10 @@ describe('the library', () => {
 
   it('duplicates a tank, and leaves the first as it was', async () => {
     const library = await emptied();
-    await library.saveDesign(weedyThicket, null);
-    const copy = await library.duplicateDesign(weedyThicket);
-    expect(copy.id).not.toBe(weedyThicket.id);
-    expect((await library.designs('low-barn')).map(({ design }) => design.name)).toEqual(['Weedy thicket', 'Weedy thicket (copy)']);
+    await library.saveDesign(weedyThicket);
+    const copy = await library.duplicateDesign('weedy-thicket');
+    expect(copy?.id).not.toBe(weedyThicket.id);
+    expect((await library.designs('low-barn')).map(({ name }) => name)).toEqual(['Weedy thicket', 'Weedy thicket (copy)']);
     expect((await library.design('weedy-thicket'))?.design).toEqual(weedyThicket);
   });
 
@@ -68,7 +74,7 @@ describe('the library', () => {
 
   it('leaves everything as it was when a file is refused', async () => {
     const library = await emptied();
-    await library.saveDesign(weedyThicket, null);
+    await library.saveDesign(weedyThicket);
     for (const bad of ['{', '{}', JSON.stringify({ ...fixture, design: { ...fixture.design, schema: 9 } })]) {
       expect((await library.importDesign(bad)).ok)
         .withContext(bad.slice(0, 20))
@@ -85,7 +91,6 @@ describe('the library', () => {
       id: 'new',
       roomId: 'low-barn',
       savedAt: new Date().toISOString(),
-      worst: null,
       design: { ...weedyThicket, schema: 42 as never },
     });
     await expectAsync(library.design('new')).toBeRejectedWithError(/newer Terroir \(version 42/);
@@ -93,10 +98,110 @@ describe('the library', () => {
       id: 'bad',
       roomId: 'low-barn',
       savedAt: new Date().toISOString(),
-      worst: null,
       design: { ...weedyThicket, name: '' },
     });
     await expectAsync(library.design('bad')).toBeRejectedWithError(/name: a name is wanted/);
+  });
+
+  it('reads what an earlier version stored', async () => {
+    const library = await emptied();
+    const db = await database();
+    await db.put('rooms', fixture.room as never);
+    await db.put('designs', {
+      id: 'old',
+      roomId: fixture.room.id,
+      savedAt: '2025-01-01T00:00:00Z',
+      design: { ...fixture.design, id: 'old' } as never,
+    });
+    expect((await library.rooms())[0]?.onHand).toEqual({});
+    expect((await library.design('old'))?.design.vessel?.viewingSides).toEqual(['front']);
+    expect((await library.summaries(fixture.room.id)).map(({ id, judged }) => [id, judged])).toEqual([['old', null]]);
+  });
+
+  it('judges cards again when the room has changed, and only then', async () => {
+    const library = await emptied();
+    await library.layDemo();
+    const room = (await library.room('low-barn'))!;
+    const first = await library.judgeAgain(room, await library.summaries('low-barn'));
+    expect(first.length).toBe(4);
+    const stored = await library.summaries('low-barn');
+    expect(stored.every(({ judged }) => judged?.figure?.water.startsWith('M'))).toBeTrue();
+    expect(stored.find(({ id }) => id === 'weedy-thicket')?.judged).toEqual(
+      jasmine.objectContaining({ worst: 'conflict', target: 'Danio margaritatus' }),
+    );
+    expect(await library.judgeAgain(room, stored)).toEqual([]);
+    expect((await library.judgeAgain({ ...room, rev: room.rev + 1 }, stored)).length).toBe(4);
+  });
+
+  it('keeps earlier states, the last twenty, and none twice', async () => {
+    const library = await emptied();
+    for (let rev = 0; rev < 23; rev++) await library.keepSnapshot({ ...weedyThicket, rev }, 'kept');
+    await library.keepSnapshot({ ...weedyThicket, rev: 22 }, 'opened');
+    const kept = await library.snapshots('weedy-thicket');
+    expect(kept.map(({ design }) => design.rev)).toEqual(Array.from({ length: 20 }, (_, i) => 22 - i));
+    expect(await library.snapshots('peat-pocket')).toEqual([]);
+  });
+
+  it('puts a tank away, brings it back, renames it, and puts a deleted one back', async () => {
+    const library = await emptied();
+    await library.saveDesign(weedyThicket);
+    await library.editDesign('weedy-thicket', [{ op: 'replace', path: '/archived', value: true }]);
+    expect((await library.summaries('low-barn'))[0]?.archived).toBeTrue();
+    await library.editDesign('weedy-thicket', [{ op: 'replace', path: '/name', value: '' }]);
+    expect((await library.summaries('low-barn'))[0]?.name).toBe('Weedy thicket');
+    const gone = await library.deleteDesign('weedy-thicket');
+    expect(await library.summaries('low-barn')).toEqual([]);
+    await library.saveDesign(gone!);
+    expect((await library.design('weedy-thicket'))?.design.archived).toBeTrue();
+  });
+
+  it('deletes a room with its tanks, and puts all of it back', async () => {
+    const library = await emptied();
+    await library.layDemo();
+    const taken = await library.deleteRoom('low-barn');
+    expect([await library.rooms(), await library.designs('low-barn')]).toEqual([[], []]);
+    await library.putBackRoom(taken!);
+    expect((await library.designs('low-barn')).length).toBe(4);
+  });
+
+  it('takes a room out and in: where it is gone, as it was; where it is here, beside it', async () => {
+    const library = await emptied();
+    await library.layDemo();
+    const room = (await library.room('low-barn'))!;
+    const zip = await library.exportRoom(room);
+    const beside = await library.importRoom(zip);
+    if (!beside.ok) return fail(beside.refusals);
+    expect(beside.document.name).toBe('Low Barn (copy)');
+    expect((await library.rooms()).length).toBe(2);
+    const ids = [...(await library.designs('low-barn')), ...(await library.designs(beside.document.id))].map(({ id }) => id);
+    expect(new Set(ids).size).toBe(8);
+    await library.deleteRoom('low-barn');
+    const again = await library.importRoom(zip);
+    expect(again.ok && again.document).toEqual(room);
+    expect((await library.designs('low-barn')).map(({ id }) => id).sort()).toEqual([
+      'lava-jar',
+      'peat-pocket',
+      'shell-bed',
+      'weedy-thicket',
+    ]);
+  });
+
+  it('takes files by what is in them, and says why one is refused', async () => {
+    const library = await emptied();
+    const file = (content: BlobPart, name = 'tank.json') => new File([content], name);
+    const design = await takeIn(library, file(JSON.stringify(fixture)));
+    expect(design).toEqual({ ok: true, at: ['tank', 'peat-pocket'], said: '“Frozen peat pocket” is here now.' });
+    await library.layDemo();
+    const zip = await library.exportRoom((await library.room('low-barn'))!);
+    const room = await takeIn(library, file(zip as BlobPart, 'no-ending'));
+    expect(room.ok && room.at[0]).toBe('room');
+    const reasons = async (content: BlobPart) => {
+      const taken = await takeIn(library, file(content, 'bad'));
+      return taken.ok ? 'taken' : taken.reasons.join(' ');
+    };
+    expect(await reasons('PK not a zip')).toMatch(/^bad: .*Nothing was changed\.$/);
+    expect(await reasons(new Uint8Array(50_000_000))).toContain('50 MB is larger than a design can be (10 MB)');
+    expect(await reasons(zip.slice(0, 900) as BlobPart)).toContain('Nothing was changed');
   });
 
   it('goes on in the window when the browser refuses to store, and says why', async () => {
@@ -115,16 +220,21 @@ describe('the library', () => {
     const library = await emptied();
     await library.layDemoOnce();
     const put = spyOn(IDBObjectStore.prototype, 'put').and.throwError(new DOMException('no room left', 'QuotaExceededError'));
-    await expectAsync(library.saveDesign({ ...weedyThicket, name: 'Unwritten' }, null)).toBeRejected();
-    expect((await library.designs('low-barn')).map(({ design }) => design.name)).toEqual(['Peat pocket', 'Unwritten']);
+    await expectAsync(library.saveDesign({ ...weedyThicket, name: 'Unwritten' })).toBeRejected();
+    expect((await library.designs('low-barn')).map(({ name }) => name)).toEqual([
+      'Lava-shore jar',
+      'Peat pocket',
+      'Shell bed',
+      'Unwritten',
+    ]);
     expect((await library.design('weedy-thicket'))?.design.name).toBe('Unwritten');
     put.and.callThrough();
-    await library.saveDesign({ ...weedyThicket, name: 'Written' }, null);
-    expect((await library.designs('low-barn')).map(({ design }) => design.name)).toEqual(['Peat pocket', 'Written']);
+    await library.saveDesign({ ...weedyThicket, name: 'Written' });
+    expect((await library.designs('low-barn')).map(({ name }) => name)).toEqual(['Lava-shore jar', 'Peat pocket', 'Shell bed', 'Written']);
   });
 
   afterAll(async () => {
     const db = await database();
-    await Promise.all([db.clear('rooms'), db.clear('designs'), db.clear('notes')]);
+    await Promise.all((['rooms', 'designs', 'summaries', 'snapshots', 'notes'] as const).map((store) => db.clear(store)));
   });
 });

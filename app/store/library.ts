@@ -3,10 +3,13 @@ import { BehaviorSubject, firstValueFrom, from, fromEvent, map, shareReplay } fr
 import { indexCatalogue, type Catalogue } from '../../core/catalogue/catalogue';
 import { Design, emptyDesign } from '../../core/design/design';
 import { readDesignFile, type Read, newerThan } from '../../core/design/document';
-import { refusalsOf } from '../../core/design/edit';
+import { applyEdit, refusalsOf } from '../../core/design/edit';
+import { migrateDesign, migrateRoom } from '../../core/design/migrate';
 import { emptyRoom, Room, ROOM_SCHEMA } from '../../core/design/room';
 import { DESIGN_SCHEMA } from '../../core/design/design';
-import { database, putDesign, putRoom, type StoredDesign } from './database';
+import type { Operation } from 'rfc6902';
+import { database, putDesign, putRoom, putSnapshot, type Snapshot, type StoredDesign } from './database';
+import { judgedBy, notJudged, type TankSummary } from './summary';
 
 /** All that is in the browser's store: rooms and their designs; and the catalogue. */
 @Injectable({ providedIn: 'root' })
@@ -18,7 +21,10 @@ export class Library {
   /** Ids of rooms and designs that another tab has written. */
   readonly writtenElsewhere$ = fromEvent<MessageEvent<unknown>>(this.channel, 'message').pipe(map(({ data }) => String(data)));
   /** What could not be written: kept in this window, and read before what is stored. */
-  private readonly unwritten = { rooms: new Map<string, Room>(), designs: new Map<string, StoredDesign>() };
+  private readonly unwritten = {
+    rooms: new Map<string, Room>(),
+    designs: new Map<string, { record: StoredDesign; summary: TankSummary }>(),
+  };
 
   readonly catalogue$ = from(import('../../catalogue').then(({ catalogueData }) => indexCatalogue(catalogueData))).pipe(shareReplay(1));
 
@@ -28,31 +34,85 @@ export class Library {
 
   async rooms(): Promise<Room[]> {
     const stored = await this.attempt(async () => (await database()).getAll('rooms'), []);
-    return merged(stored, this.unwritten.rooms.values()).sort((a, b) => a.name.localeCompare(b.name));
+    return merged(stored, this.unwritten.rooms.values())
+      .map((room) => migrateRoom(room) as Room)
+      .sort((a, b) => a.name.localeCompare(b.name));
   }
 
-  async designs(roomId: string): Promise<StoredDesign[]> {
-    const stored = await this.attempt(async () => (await database()).getAllFromIndex('designs', 'byRoom', roomId), []);
-    const unwritten = [...this.unwritten.designs.values()].filter((record) => record.roomId === roomId);
-    return merged(stored, unwritten).sort((a, b) => a.design.name.localeCompare(b.design.name));
+  /** What the list of tanks shows; a design without a summary gets one that is still to be judged. */
+  async summaries(roomId: string): Promise<TankSummary[]> {
+    const stored = await this.attempt(async () => {
+      const db = await database();
+      const [summaries, keys] = await Promise.all([
+        db.getAllFromIndex('summaries', 'byRoom', roomId),
+        db.getAllKeysFromIndex('designs', 'byRoom', roomId),
+      ]);
+      const known = new Set(summaries.map(({ id }) => id));
+      const missing = await Promise.all(keys.filter((key) => !known.has(key)).map((key) => db.get('designs', key)));
+      return [...summaries, ...missing.flatMap((record) => (record ? [notJudged(record.design, record.savedAt)] : []))];
+    }, []);
+    const unwritten = [...this.unwritten.designs.values()].filter(({ record }) => record.roomId === roomId);
+    return merged(
+      stored,
+      unwritten.map(({ summary }) => summary),
+    ).sort((a, b) => a.name.localeCompare(b.name));
+  }
+
+  /** Judges again, for their cards, the tanks whose verdict rests on another state of the room or the catalogue. */
+  async judgeAgain(room: Room, summaries: readonly TankSummary[]): Promise<TankSummary[]> {
+    const catalogue = await this.catalogue();
+    const { judgeForCard } = await import('../section/figure');
+    const by = judgedBy(room, catalogue.edition);
+    const fresh: TankSummary[] = [];
+    for (const summary of summaries) {
+      if (summary.judged?.by === by) continue;
+      const stored = await this.design(summary.id).catch(() => null);
+      if (!stored) continue;
+      const renewed = { ...summary, judged: judgeForCard(stored.design, room, catalogue) };
+      fresh.push(renewed);
+      await this.attempt(async () => {
+        // only while nobody has written a newer state meanwhile
+        const tx = (await database()).transaction('summaries', 'readwrite');
+        const now = await tx.store.get(summary.id);
+        if (!now || now.savedAt === summary.savedAt) await tx.store.put(renewed);
+        await tx.done;
+      }, undefined);
+    }
+    return fresh;
   }
 
   /** A stored room, checked; null when there is none. @throws Error when it cannot be read by this version */
   async room(id: string): Promise<Room | null> {
     const stored: unknown =
       this.unwritten.rooms.get(id) ?? (await this.attempt(async () => (await database()).get('rooms', id), undefined));
-    return stored === undefined ? null : trusted(stored, Room, 'room', ROOM_SCHEMA);
+    return stored === undefined ? null : trusted(migrateRoom(stored), Room, 'room', ROOM_SCHEMA);
   }
 
   async design(id: string): Promise<{ design: Design; savedAt: Date } | null> {
-    const stored = this.unwritten.designs.get(id) ?? (await this.attempt(async () => (await database()).get('designs', id), undefined));
-    return stored ? { design: trusted(stored.design, Design, 'design', DESIGN_SCHEMA), savedAt: new Date(stored.savedAt) } : null;
+    const stored =
+      this.unwritten.designs.get(id)?.record ?? (await this.attempt(async () => (await database()).get('designs', id), undefined));
+    return stored
+      ? { design: trusted(migrateDesign(stored.design), Design, 'design', DESIGN_SCHEMA), savedAt: new Date(stored.savedAt) }
+      : null;
   }
 
-  async saveDesign(design: Design, worst: string | null): Promise<void> {
-    const record: StoredDesign = { id: design.id, roomId: design.roomId, savedAt: new Date().toISOString(), worst, design };
-    this.unwritten.designs.set(design.id, record);
-    await putDesign(record);
+  /** Every design of a room, archived ones too. @throws Error when one cannot be read by this version */
+  async designs(roomId: string): Promise<Design[]> {
+    const designs: Design[] = [];
+    for (const { id } of await this.summaries(roomId)) {
+      const stored = await this.design(id);
+      if (stored) designs.push(stored.design);
+    }
+    return designs;
+  }
+
+  /** @param judged the verdict for the tank's card; without it the card is judged when the room is next looked at */
+  async saveDesign(design: Design, judged: TankSummary['judged'] = null): Promise<void> {
+    const savedAt = new Date().toISOString();
+    const record: StoredDesign = { id: design.id, roomId: design.roomId, savedAt, design };
+    const summary = { ...notJudged(design, savedAt), judged };
+    this.unwritten.designs.set(design.id, { record, summary });
+    await putDesign(record, summary);
     this.unwritten.designs.delete(design.id);
     this.channel.postMessage(design.id);
   }
@@ -64,16 +124,58 @@ export class Library {
     this.channel.postMessage(room.id);
   }
 
-  async deleteDesign(id: string): Promise<void> {
+  /** Deletes a design and what hangs on it. @returns it, to be put back */
+  async deleteDesign(id: string): Promise<Design | null> {
+    const stored = await this.design(id).catch(() => null);
     this.unwritten.designs.delete(id);
-    await (await database()).delete('designs', id);
+    const tx = (await database()).transaction(['designs', 'summaries'], 'readwrite', { durability: 'strict' });
+    await Promise.all([tx.objectStore('designs').delete(id), tx.objectStore('summaries').delete(id), tx.done]);
+    return stored?.design ?? null;
+  }
+
+  /** Deletes a room with its designs. @returns them, to be put back */
+  async deleteRoom(id: string): Promise<{ room: Room; designs: Design[] } | null> {
+    const room = await this.room(id);
+    if (!room) return null;
+    const designs = await this.designs(id);
+    for (const design of designs) await this.deleteDesign(design.id);
+    this.unwritten.rooms.delete(id);
+    await (await database()).delete('rooms', id);
+    return { room, designs };
+  }
+
+  async putBackRoom({ room, designs }: { room: Room; designs: readonly Design[] }): Promise<void> {
+    await this.keep(() => this.saveRoom(room));
+    for (const design of designs) await this.keep(() => this.saveDesign(design));
+  }
+
+  /** Changes a design that nobody has open; refused edits change nothing. */
+  async editDesign(id: string, patch: readonly Operation[]): Promise<void> {
+    const stored = await this.design(id);
+    const applied = stored && applyEdit(stored.design, patch, Design);
+    if (applied?.ok) await this.keep(() => this.saveDesign(applied.document));
   }
 
   /** Another tank of the same plan. */
-  async duplicateDesign(design: Design): Promise<Design> {
-    const copy: Design = { ...design, id: crypto.randomUUID(), rev: 0, name: `${design.name.slice(0, 70)} (copy)` };
-    await this.keep(() => this.saveDesign(copy, null));
+  async duplicateDesign(id: string): Promise<Design | null> {
+    const stored = await this.design(id);
+    if (!stored) return null;
+    const { design } = stored;
+    const copy: Design = { ...design, id: crypto.randomUUID(), rev: 0, archived: false, name: `${design.name.slice(0, 70)} (copy)` };
+    await this.keep(() => this.saveDesign(copy));
     return copy;
+  }
+
+  async snapshots(designId: string): Promise<Snapshot[]> {
+    const stored = await this.attempt(async () => (await database()).getAllFromIndex('snapshots', 'byDesign', designId), []);
+    return stored.reverse();
+  }
+
+  /** Keeps a state to go back to; one that is the newest already is not kept twice. */
+  async keepSnapshot(design: Design, why: Snapshot['why']): Promise<void> {
+    const [newest] = await this.snapshots(design.id);
+    if (newest?.design.rev === design.rev && JSON.stringify(newest.design) === JSON.stringify(design)) return;
+    await this.keep(() => putSnapshot({ designId: design.id, at: new Date().toISOString(), why, design }));
   }
 
   async addRoom(name: string): Promise<Room> {
@@ -84,7 +186,7 @@ export class Library {
 
   async addDesign(roomId: string, name: string): Promise<Design> {
     const design = emptyDesign(crypto.randomUUID(), roomId, name);
-    await this.keep(() => this.saveDesign(design, 'unknown'));
+    await this.keep(() => this.saveDesign(design));
     return design;
   }
 
@@ -96,8 +198,39 @@ export class Library {
     const taken = await this.design(design.id).catch(() => null);
     const document: Design = taken ? { ...design, id: crypto.randomUUID(), name: `${design.name.slice(0, 70)} (copy)` } : design;
     if (!(await this.room(room.id).catch(() => room))) await this.keep(() => this.saveRoom(room));
-    await this.keep(() => this.saveDesign(document, null));
+    await this.keep(() => this.saveDesign(document));
     return { ok: true, document };
+  }
+
+  /** The room as a zip, with every catalogue entry its designs use. */
+  async exportRoom(room: Room): Promise<Uint8Array> {
+    const [designs, catalogue, { writeRoomArchive }] = await Promise.all([
+      this.designs(room.id),
+      this.catalogue(),
+      import('../../core/design/archive'),
+    ]);
+    const used = new Set(designs.flatMap(usedIds));
+    const entries = [...used].flatMap((id) => {
+      const entry = catalogue.organisms.get(id);
+      return entry ? [JSON.parse(JSON.stringify(entry)) as never] : [];
+    });
+    return writeRoomArchive({ room, designs, cited: { catalogue: catalogue.edition, entries } });
+  }
+
+  /** Puts a room's zip in. A room or designs of the same ids stay as they are: what comes in then gets ids of its own, so both are kept. */
+  async importRoom(packed: Uint8Array): Promise<Read<Room>> {
+    const { readRoomArchive } = await import('../../core/design/archive');
+    const read = readRoomArchive(packed);
+    if (!read.ok) return read;
+    const { room, designs } = read.document;
+    const roomTaken = (await this.room(room.id).catch(() => room)) !== null;
+    const comes: Room = roomTaken ? { ...room, id: crypto.randomUUID(), name: `${room.name.slice(0, 70)} (copy)`, invented: false } : room;
+    await this.keep(() => this.saveRoom(comes));
+    for (const design of designs) {
+      const taken = roomTaken || (await this.design(design.id).catch(() => design)) !== null;
+      await this.keep(() => this.saveDesign({ ...design, roomId: comes.id, id: taken ? crypto.randomUUID() : design.id }));
+    }
+    return { ok: true, document: comes };
   }
 
   /** Lays out the demo room once, at the first visit. */
@@ -115,7 +248,7 @@ export class Library {
     await this.keep(() => this.saveRoom(Room.parse(demo.room)));
     for (const raw of demo.designs) {
       const design = Design.parse(raw);
-      await this.keep(() => this.saveDesign(design, null));
+      await this.keep(() => this.saveDesign(design));
     }
   }
 
@@ -135,6 +268,11 @@ export class Library {
       this.refused$.next(error instanceof Error ? error.message : String(error));
     }
   }
+}
+
+/** Catalogue ids a design names. */
+function usedIds(design: Design): string[] {
+  return [...Object.values(design.stock).map(({ organismId }) => organismId), ...Object.values(design.scene).map(({ classId }) => classId)];
 }
 
 function trusted<T>(

@@ -7,6 +7,7 @@ const Preferences = z.object({
   units: z.object({
     length: z.enum(['mm', 'cm', 'in']),
     volume: z.enum(['L', 'gal']),
+    mass: z.enum(['kg', 'lb']).default('kg'),
     temperature: z.enum(['°C', '°F']),
     conductivity: z.union([z.literal('µS/cm'), z.object({ tdsFactor: z.number().min(0.3).max(1) })]),
   }),

@@ -13,13 +13,14 @@ import {
   subscribeOn,
   switchMap,
 } from 'rxjs';
-import { assess, worst, type Assessment } from '../../core/assessment/assess';
+import { assess, type Assessment } from '../../core/assessment/assess';
 import type { DeriveCache } from '../../core/assessment/derive';
 import { helpFor, type Help } from '../../core/assessment/remedies/offer';
 import type { Remedy } from '../../core/assessment/remedies/remedy';
 import type { Catalogue } from '../../core/catalogue/catalogue';
 import { Design } from '../../core/design/design';
 import { Room } from '../../core/design/room';
+import { judgedSummary } from '../section/figure';
 import { DocumentStore, type DocumentState } from './document-store';
 import { Library } from './library';
 import { acquireWriteLock, type WriteLock } from './write-lock';
@@ -86,11 +87,12 @@ export class TankStore {
     this.cache = new Map();
     const roomStore = new DocumentStore<Room>(room, null, Room, (document) => this.library.saveRoom(document));
     const design = new DocumentStore<Design>(stored.design, stored.savedAt, Design, async (document) => {
-      const { findings } = assess({ design: document, room: roomStore.state.document, catalogue });
-      await this.library.saveDesign(document, worst(findings, document.accepted));
+      const world = { design: document, room: roomStore.state.document, catalogue };
+      await this.library.saveDesign(document, judgedSummary(assess(world, new Map(this.cache))));
     });
     this.open$.next({ design, room: roomStore, catalogue });
     await this.lockFor(id, false);
+    if (this.lock) void this.library.keepSnapshot(stored.design, 'opened');
     return true;
   }
 
@@ -131,6 +133,18 @@ export class TankStore {
     const { design, room } = this.current ?? {};
     const turn = (store: typeof design | typeof room) => store?.state[history].at(-1)?.turn ?? -1;
     return turn(room) > turn(design) ? room : design;
+  }
+
+  /** Goes back to an earlier state, as one gesture that can be undone. */
+  async restore(earlier: Design): Promise<boolean> {
+    const now = this.current?.design.state.document;
+    if (!now) return false;
+    await this.library.keepSnapshot(now, 'before-restore');
+    const { schema: _, id: _id, roomId: _roomId, rev: _rev, ...parts } = earlier;
+    return this.edit(
+      'Restore a snapshot',
+      Object.entries(parts).map(([part, value]) => ({ op: 'replace', path: `/${part}`, value })),
+    );
   }
 
   applyRemedy(label: string, remedy: Remedy): boolean {

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, ou
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { formatNumber, unitOf } from '../../core/quantity/format';
 import { INPUT_LIMITS, parseQuantity } from '../../core/quantity/parse';
-import { UNITS, type QuantityKind } from '../../core/quantity/unit';
+import { fromCanonical, UNITS, type QuantityKind } from '../../core/quantity/unit';
 import { PreferencesStore } from '../store/preferences';
 
 let fields = 0;
@@ -86,10 +86,17 @@ export class QuantityField {
   protected readonly typed = signal<string | null>(null);
   protected readonly reason = signal<string | null>(null);
   private readonly units = inject(PreferencesStore).units;
-  protected readonly unit = computed(() => unitOf(this.kind(), this.units()).unit);
+  /** A unit of its own, where the chosen one would be clumsy: panes and gaps in mm. */
+  readonly unitName = input<string | null>(null, { alias: 'unit' });
+  protected readonly unit = computed(() => this.unitName() ?? unitOf(this.kind(), this.units()).unit);
   protected readonly text = computed(() => {
     const value = this.value();
-    return this.typed() ?? (value === null ? '' : formatNumber(this.kind(), value, this.units()));
+    const own = this.unitName();
+    const shown = (canonical: number) =>
+      own === null
+        ? formatNumber(this.kind(), canonical, this.units())
+        : String(Number(fromCanonical(this.kind(), canonical, own).toFixed(2)));
+    return this.typed() ?? (value === null ? '' : shown(value));
   });
 
   constructor() {

@@ -1,28 +1,30 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { FormsModule } from '@angular/forms';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
-import { NzRadioModule } from 'ng-zorro-antd/radio';
+import { FormsModule } from '@angular/forms';
+import type { Operation } from 'rfc6902';
 import { inOrder, nextOrder } from '../../core/design/design';
 import { pointer } from '../../core/design/edit';
 import { formatNumber, formatQuantity } from '../../core/quantity/format';
+import { newBox, reshaped, type LeakTest, type Opening, type Side, type Vessel, type VesselShape } from '../../core/vessel/model';
+import { statedSizes, withGlass } from '../../core/vessel/outside';
+import { resized, SIZE_FIELDS, type SizeField } from '../../core/vessel/resize';
 import { STOCK_SIZES_MM } from '../../core/vessel/stock-sizes';
-import type { LidKind, Vessel } from '../../core/vessel/model';
-import { ClimateEditor } from '../room/climate-editor';
 import { Section } from '../section/section';
-import { TankView } from '../store/tank-view';
 import { Why } from '../shell/why';
 import { PreferencesStore } from '../store/preferences';
 import { TankStore } from '../store/tank-store';
+import { TankView } from '../store/tank-view';
+import { ChoiceField } from '../ui/choice';
 import { QuantityField } from '../ui/quantity-field';
-import { YearChart } from '../ui/year-chart';
+import { BACKGROUNDS, FLOORS, FOOTFALLS, LIDS, OPENINGS, RIMS, SHAPES, SIDES, STANDS, STATES, STATED_AS, SUNS, sizeName } from './words';
 
-type Side = 'lengthMm' | 'widthMm' | 'heightMm';
+type FactName = 'rim' | 'lid' | 'background' | 'sun' | 'footfall' | 'stand' | 'floor' | 'state';
 
-/** The box, its water and its warmth. */
+/** The vessel: form and size, top and openings, where it stands, sump and pipes, what it has been through. */
 @Component({
   selector: 'tr-vessel-bench',
-  imports: [FormsModule, NzButtonModule, NzCheckboxModule, NzRadioModule, Section, QuantityField, YearChart, ClimateEditor],
+  imports: [FormsModule, NzButtonModule, NzCheckboxModule, Section, QuantityField, ChoiceField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './vessel-bench.html',
   styleUrl: './vessel-bench.less',
@@ -32,9 +34,24 @@ export class VesselBench {
   protected readonly store = inject(TankStore);
   protected readonly why = inject(Why);
   protected readonly units = inject(PreferencesStore).units;
+  protected readonly words = {
+    shapes: SHAPES,
+    lids: LIDS,
+    rims: RIMS,
+    backgrounds: BACKGROUNDS,
+    suns: SUNS,
+    footfalls: FOOTFALLS,
+    stands: STANDS,
+    floors: FLOORS,
+    states: STATES,
+    statedAs: STATED_AS,
+    openings: OPENINGS,
+    sides: SIDES,
+  };
   protected readonly vessel = computed(() => this.view.design()?.vessel ?? null);
+  protected readonly locked = computed(() => !!this.view.readOnly());
   /** Sides typed before there is a vessel; it exists once all three are known. */
-  private draft: Partial<Record<Side, number>> = {};
+  private readonly draft = signal<Partial<Record<SizeField, number>>>({});
 
   protected readonly sizes = computed(() =>
     STOCK_SIZES_MM.map((size) => ({ size, name: size.map((mm) => formatNumber('length', mm, this.units())).join(' × ') })).filter((_, i) =>
@@ -42,81 +59,190 @@ export class VesselBench {
     ),
   );
 
+  /** The size fields of the form, as they are stated. */
+  protected readonly fields = computed(() => {
+    const vessel = this.vessel();
+    if (!vessel) {
+      const typed = this.draft();
+      return (['lengthMm', 'widthMm', 'heightMm'] as const).map((field) => ({
+        field,
+        label: sizeName('box', field),
+        mm: typed[field] ?? null,
+        limits: [50, 5000] as const,
+      }));
+    }
+    const stated = statedSizes(vessel);
+    return SIZE_FIELDS[vessel.shape].map((field) => ({
+      field,
+      label: sizeName(vessel.shape, field),
+      mm: field in stated ? stated[field as keyof typeof stated] : ((vessel as unknown as Record<string, number>)[field] ?? null),
+      limits: field === 'waterLevelMm' ? ([10, vessel.heightMm] as const) : ([40, 5000] as const),
+    }));
+  });
+
   protected readonly volumes = computed(() => {
     const derived = this.view.derived();
     if (!derived || !this.vessel()) return null;
     const volume = (litres: number | null) => (litres === null ? 'not known' : formatQuantity('volume', litres, this.units()));
-    return { gross: volume(derived['vessel.gross-volume'].value), water: volume(derived['vessel.water-volume'].value) };
+    const mass = derived['vessel.filled-mass'].value;
+    return {
+      gross: volume(derived['vessel.gross-volume'].value),
+      water: volume(derived['vessel.water-volume'].value),
+      system: volume(derived['vessel.system-volume'].value),
+      hasMore: this.vessel()?.sump !== null || Object.keys(this.vessel()?.plumbing ?? {}).length > 0,
+      mass: mass && formatQuantity('mass', mass.kg * 1000, this.units()),
+      load: mass && formatQuantity('pressure', mass.kPa, this.units()),
+    };
   });
 
-  protected readonly heater = computed(() => this.device('heater'));
-  protected readonly cooler = computed(() => this.device('cooler'));
-  protected readonly year = computed(() => this.view.derived()?.['heat.year'].value ?? null);
-  protected readonly temperatureWindow = computed(() => this.view.derived()?.['window.temperatureC'].value?.optimum ?? null);
+  protected readonly glass = computed(() => {
+    const needed = this.view.derived()?.['vessel.glass-needed'];
+    return needed?.value == null ? null : `${needed.value.toFixed(1)} mm`;
+  });
 
-  protected setSide(side: Side, mm: number): void {
+  protected readonly drain = computed(() => {
+    const drain = this.view.derived()?.['vessel.drain-back'].value;
+    if (!drain) return null;
+    const show = (litres: number) => formatQuantity('volume', Math.abs(litres), this.units());
+    return { drains: show(drain.drainsL), spare: show(drain.spareL), over: drain.spareL < 0 };
+  });
+
+  protected readonly openings = computed(() => inOrder(this.vessel()?.openings ?? {}));
+  protected readonly braces = computed(() => inOrder(this.vessel()?.braces ?? {}));
+  protected readonly plumbing = computed(() => inOrder(this.vessel()?.plumbing ?? {}));
+
+  protected setSize(field: SizeField, mm: number): void {
     const vessel = this.vessel();
-    if (vessel) {
-      // the level goes down with a lower rim, in the same gesture
-      const level =
-        side === 'heightMm' && vessel.waterLevelMm > mm
-          ? [{ op: 'replace' as const, path: '/vessel/waterLevelMm', value: Math.max(10, mm - 20) }]
-          : [];
-      this.store.edit('Size', [{ op: 'replace', path: pointer('vessel', side), value: mm }, ...level]);
-      return;
-    }
-    this.draft = { ...this.draft, [side]: mm };
-    const { lengthMm, widthMm, heightMm } = this.draft;
+    if (vessel) return this.put(field === 'waterLevelMm' ? 'Water level' : 'Size', resized(vessel, field, mm));
+    this.draft.update((draft) => ({ ...draft, [field]: mm }));
+    const { lengthMm, widthMm, heightMm } = this.draft();
     if (lengthMm && widthMm && heightMm) this.choose([lengthMm, widthMm, heightMm]);
   }
 
+  /** A usual box: what was said of the top and the place stays, the glass and the leak test do not. */
   protected choose([lengthMm, widthMm, heightMm]: readonly [number, number, number]): void {
-    const unstated = { value: null, basis: 'measured' as const };
-    const vessel: Vessel = {
-      shape: 'box',
-      lengthMm,
-      widthMm,
-      heightMm,
-      waterLevelMm: Math.max(10, heightMm - 40),
-      lid: this.vessel()?.lid ?? unstated,
-      state: this.vessel()?.state ?? unstated,
-      leakTested: unstated,
-    };
-    this.store.edit('Choose a vessel', [{ op: 'replace', path: '/vessel', value: vessel }]);
+    const present = this.vessel();
+    const fresh = newBox(lengthMm, widthMm, heightMm);
+    this.put(
+      'Choose a vessel',
+      present
+        ? {
+            ...reshaped(present, 'box'),
+            lengthMm,
+            widthMm,
+            heightMm,
+            waterLevelMm: fresh.waterLevelMm,
+            glassMm: fresh.glassMm,
+            braces: {},
+            leakTest: fresh.leakTest,
+          }
+        : fresh,
+    );
+    this.draft.set({});
   }
 
-  protected setLevel(mm: number): void {
-    this.store.edit('Water level', [{ op: 'replace', path: '/vessel/waterLevelMm', value: mm }]);
+  protected setShape(shape: VesselShape): void {
+    const vessel = this.vessel() ?? newBox(300, 300, 300);
+    this.put('Form of the vessel', reshaped(vessel, shape));
   }
 
-  protected setLid(kind: LidKind | null): void {
-    if (this.vessel()?.lid.value !== kind)
-      this.store.edit('Lid', [{ op: 'replace', path: '/vessel/lid', value: { value: kind, basis: 'measured' } }]);
+  protected setGlass(mm: number): void {
+    const vessel = this.vessel();
+    if (vessel) this.put('Glass', withGlass(vessel, mm));
   }
 
-  protected setLeakTest(passed: boolean): void {
-    this.store.edit('Leak test', [
-      { op: 'replace', path: '/vessel/leakTested', value: { value: passed ? true : null, basis: 'measured' } },
-    ]);
+  protected setStatedAs(statedAs: Vessel['statedAs']): void {
+    this.edit('Sizes inside or outside', [{ op: 'replace', path: '/vessel/statedAs', value: statedAs }]);
   }
 
-  protected setDevice(kind: 'heater' | 'cooler', setPointC: number): void {
-    const design = this.view.design();
-    const present = this.device(kind);
-    if (!design) return;
-    if (present) this.store.edit('Set-point', [{ op: 'replace', path: pointer('equipment', present.id, 'setPointC'), value: setPointC }]);
-    else
-      this.store.edit(`Add a ${kind}`, [
-        { op: 'add', path: pointer('equipment', kind), value: { order: nextOrder(design.equipment), kind, setPointC } },
-      ]);
+  protected setFact(name: FactName, value: string | null): void {
+    this.edit(FACT_LABEL[name], [{ op: 'replace', path: pointer('vessel', name), value: { value, basis: 'measured' } }]);
   }
 
-  protected removeDevice(id: string, kind: string): void {
-    this.store.edit(`Take the ${kind} out`, [{ op: 'remove', path: pointer('equipment', id) }]);
+  protected setClearance(mm: number): void {
+    this.edit('Height above', [{ op: 'replace', path: '/vessel/clearanceMm', value: { value: mm, basis: 'measured' } }]);
   }
 
-  private device(kind: 'heater' | 'cooler') {
-    const found = inOrder(this.view.design()?.equipment ?? {}).find(([, device]) => device.kind === kind);
-    return found ? { id: found[0], ...found[1] } : null;
+  protected toggleSide(side: Side, seen: boolean): void {
+    const sides = this.vessel()?.viewingSides ?? [];
+    const next = seen ? [...sides, side] : sides.filter((other) => other !== side);
+    if (next.length > 0) this.edit('Viewing sides', [{ op: 'replace', path: '/vessel/viewingSides', value: next }]);
+  }
+
+  protected addOpening(at: Opening['at']): void {
+    const openings = this.vessel()?.openings;
+    if (!openings) return;
+    const value: Opening = { order: nextOrder(openings), at, ...(at === 'lid' ? GAP : at === 'weir' ? SLOT : INTAKE), guardMm: null };
+    this.edit('Add an opening', [{ op: 'add', path: pointer('vessel', 'openings', newId()), value }]);
+  }
+
+  protected setOpening(id: string, field: 'shortMm' | 'longMm' | 'guardMm', mm: number | null): void {
+    this.edit('Opening', [{ op: 'replace', path: pointer('vessel', 'openings', id, field), value: mm }]);
+  }
+
+  protected remove(table: 'openings' | 'braces' | 'plumbing', id: string, label: string): void {
+    this.edit(label, [{ op: 'remove', path: pointer('vessel', table, id) }]);
+  }
+
+  protected addBrace(): void {
+    const vessel = this.vessel();
+    if (!vessel) return;
+    const value = { order: nextOrder(vessel.braces), atMm: Math.round(vessel.lengthMm / 2), widthMm: 60 };
+    this.edit('Add a brace', [{ op: 'add', path: pointer('vessel', 'braces', newId()), value }]);
+  }
+
+  protected setBrace(id: string, field: 'atMm' | 'widthMm', mm: number): void {
+    this.edit('Brace', [{ op: 'replace', path: pointer('vessel', 'braces', id, field), value: mm }]);
+  }
+
+  protected toggleSump(has: boolean): void {
+    const vessel = this.vessel();
+    if (!vessel) return;
+    const value = has ? { capacityL: 40, runningL: 22, stopsAtMm: Math.max(0, vessel.waterLevelMm - 20) } : null;
+    this.edit(has ? 'Add a sump' : 'Take the sump out', [{ op: 'replace', path: '/vessel/sump', value }]);
+  }
+
+  protected setSump(field: 'capacityL' | 'runningL' | 'stopsAtMm', value: number): void {
+    this.edit('Sump', [{ op: 'replace', path: pointer('vessel', 'sump', field), value }]);
+  }
+
+  protected addPlumbing(kind: 'chamber' | 'pipe'): void {
+    const table = this.vessel()?.plumbing;
+    if (!table) return;
+    const value = { order: nextOrder(table), kind, litres: kind === 'pipe' ? 0.5 : 5, drains: kind === 'pipe' };
+    this.edit(`Add a ${kind}`, [{ op: 'add', path: pointer('vessel', 'plumbing', newId()), value }]);
+  }
+
+  protected setPlumbing(id: string, field: 'litres' | 'drains', value: number | boolean): void {
+    this.edit('Pipes and chambers', [{ op: 'replace', path: pointer('vessel', 'plumbing', id, field), value }]);
+  }
+
+  protected setLeakTest(change: Partial<LeakTest> | null): void {
+    const known = this.vessel()?.leakTest.value ?? { dry: true, days: null, filterRan: null };
+    const value = { value: change && { ...known, ...change }, basis: 'measured' };
+    this.edit('Leak test', [{ op: 'replace', path: '/vessel/leakTest', value }]);
+  }
+
+  private put(label: string, vessel: Vessel): void {
+    this.edit(label, [{ op: 'replace', path: '/vessel', value: vessel }]);
+  }
+
+  private edit(label: string, patch: readonly Operation[]): void {
+    this.store.edit(label, patch);
   }
 }
+
+const newId = () => crypto.randomUUID().slice(0, 8);
+const GAP = { shortMm: 15, longMm: 60 };
+const SLOT = { shortMm: 5, longMm: 50 };
+const INTAKE = { shortMm: 4, longMm: 25 };
+const FACT_LABEL: Readonly<Record<FactName, string>> = {
+  rim: 'Rim',
+  lid: 'Lid',
+  background: 'Background',
+  sun: 'Sun',
+  footfall: 'Footsteps',
+  stand: 'Stand',
+  floor: 'Floor',
+  state: 'State of the vessel',
+};

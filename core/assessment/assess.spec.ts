@@ -6,6 +6,7 @@ import { METRIC, US } from '../quantity/format';
 import type { Animal } from '../catalogue/organism';
 import { assess, worst } from './assess';
 import { derive, DEFINITIONS, NODE_IDS, type DeriveCache, type NodeId } from './derive';
+import { pairsOf } from './pairs';
 import { PREVIEW_ID, previewAnimal } from './preview';
 import { plain, wordFinding } from './wording';
 
@@ -223,6 +224,34 @@ describe('a judgement', () => {
     const { findings } = judge(weedyThicket);
     expect(worst(findings)).toBe('conflict');
     expect(worst(findings, { 'vessel.lid:danios': 'cover glass is ordered' })).toBe('watch');
+  });
+});
+
+describe('pairs', () => {
+  it('are read from the findings: the worst, or fits, or unknown', () => {
+    const design = tank([
+      ['ambystoma-mexicanum', 1],
+      ['danio-margaritatus', 8, 'keep', 5],
+      ['neocaridina-davidi', 20],
+      ['planorbella-duryi', 3],
+    ]);
+    const pairs = pairsOf(judge(design));
+    const of = (a: string, b: string) => pairs.find((pair) => pair.a === a && pair.b === b)!;
+    expect(pairs.length).toBe(6);
+    expect(of('s0', 's1').severity).toBe('conflict');
+    expect(of('s0', 's1').findings.map(({ code }) => code)).toContain('stocking.predation');
+    expect(of('s2', 's3').severity).toBe('fits');
+    const stranger = { ...design, stock: { ...design.stock, s3: { ...design.stock['s3']!, organismId: 'no-such-snail' } } };
+    expect(pairsOf(judge(stranger)).find(({ a, b }) => a === 's2' && b === 's3')?.severity).toBe('unknown');
+  });
+
+  it('leave out what was accepted', () => {
+    const design = tank([
+      ['neocaridina-davidi', 20],
+      ['neocaridina-davidi-blue', 20],
+    ]);
+    expect(pairsOf(judge(design))[0]?.severity).toBe('watch');
+    expect(pairsOf(judge({ ...design, accepted: { 'stocking.crossing:s0:s1': 'a mixed show tank' } }))[0]?.severity).toBe('fits');
   });
 });
 

@@ -2,6 +2,7 @@ import type { Finding, FindingValue, Severity } from '../calculation/finding';
 import { PARAMETER_META, type Parameter } from '../catalogue/parameter';
 import type { Basis } from '../quantity/fact';
 import { formatQuantity, formatSpan, type UnitChoice } from '../quantity/format';
+import type { Addition } from '../stocking/addition-order';
 import type { Assessment } from './assess';
 import type { Help } from './remedies/offer';
 import type { Remedy } from './remedies/remedy';
@@ -22,7 +23,39 @@ export const BASIS_WORD: Readonly<Record<Basis, string>> = {
   measured: 'Measured or stated by you',
 };
 
-const MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'];
+/** What is the matter between two, in a word, for a matrix. */
+export const PAIR_WORD: Partial<Record<Finding['code'], string>> = {
+  'window.clash': 'water',
+  'window.strain': 'strained',
+  'stocking.predation': 'eats',
+  'stocking.predation-young': 'eats young',
+  'stocking.fin-nipping': 'nips',
+  'stocking.temperament': 'temper',
+  'stocking.crossing': 'crosses',
+};
+
+export const ADDITION_WORD: Readonly<Record<Addition['why'], string>> = {
+  'clean-up': 'cleans up and bears a young tank',
+  hardy: 'hardy',
+  ordinary: 'once the hardy ones are settled',
+  delicate: 'delicate: a tank that has run for weeks',
+  'holds-territory': 'claims ground or company, so it comes last',
+};
+
+export const MONTHS = [
+  'January',
+  'February',
+  'March',
+  'April',
+  'May',
+  'June',
+  'July',
+  'August',
+  'September',
+  'October',
+  'November',
+  'December',
+];
 
 /** Severities of one organism's findings, put as words: what is wrong, then why. */
 export function wordFinding(finding: Finding, assessment: Assessment, units: UnitChoice): Worded {
@@ -273,11 +306,8 @@ export function wordFinding(finding: Finding, assessment: Assessment, units: Uni
         };
       const hours = finding.values['latest'] ? `${show('soonest')} to ${show('latest')}` : `${show('soonest')} at the soonest`;
       return {
-        title:
-          finding.severity === 'fits'
-            ? `${sentence(what).slice(0, -1)} leaves a night’s time`
-            : `${sentence(what).slice(0, -1)} is soon deadly`,
-        reason: `In ${month} the edge of survival, ${show('edge')}, is reached after ${hours}.${
+        title: `${sentence(what).slice(0, -1)} leaves ${hours}`,
+        reason: `Then, in ${month}, the edge of survival is reached, ${show('edge')}.${
           finding.severity === 'watch'
             ? finding.code === 'heat.stuck-heater'
               ? ' Two small heaters, or a second thermostat in line.'

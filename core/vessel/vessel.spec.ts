@@ -10,6 +10,7 @@ import { bendingFactor, glassThickness, glassThicknessMm } from './glass-thickne
 import { jarRadiusMm, jarVolumeL, type Jar } from './jar-volume';
 import { newBox, reshaped, Vessel, type VesselShape } from './model';
 import { statedSizes, withGlass } from './outside';
+import { resized, SIZE_FIELDS } from './resize';
 import { floorMm, halfLengthAtMm, spareMm, surfacesOf, topOpening, volumeToL } from './shape';
 import { STOCK_SIZES_MM } from './stock-sizes';
 import { waterVolume } from './water-volume';
@@ -152,6 +153,26 @@ describe('sizes stated outside', () => {
   });
   it('leave inside sizes alone', () => {
     expect(withGlass(newBox(600, 300, 360), 6).lengthMm).toBe(600);
+  });
+});
+
+describe('a vessel given another size', () => {
+  it('is always sound', () => {
+    const mm = fc.integer({ min: 60, max: 1500 });
+    fc.assert(
+      fc.property(mm, mm, mm, fc.constantFrom(...SHAPES), fc.nat(5), fc.integer({ min: 60, max: 1500 }), (l, w, h, shape, which, size) => {
+        const vessel = reshaped({ ...newBox(l, w, h), braces: { a: { order: 1, atMm: l / 2, widthMm: 40 } } }, shape);
+        const fields = SIZE_FIELDS[shape];
+        const parsed = Vessel.safeParse(resized(vessel, fields[which % fields.length]!, size));
+        expect(parsed.success ? [] : parsed.error.issues).toEqual([]);
+      }),
+    );
+  });
+  it('takes an outside size as such', () => {
+    const vessel = withGlass({ ...newBox(600, 300, 360), statedAs: 'outside' }, 6);
+    expect(resized(vessel, 'lengthMm', 800).lengthMm).toBe(788);
+    expect(resized(vessel, 'heightMm', 406).heightMm).toBe(400);
+    expect(resized(vessel, 'waterLevelMm', 200).waterLevelMm).toBe(200);
   });
 });
 

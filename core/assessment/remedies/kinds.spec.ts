@@ -3,10 +3,15 @@ import { applyEdit } from '../../design/edit';
 import { box, find, judge, lowBarn, tank, weedyThicket } from '../../testing/tanks';
 import { STOCK_SIZES_MM } from '../../vessel/stock-sizes';
 import { bestBlend, blendRemedy } from './blend';
+import { compare } from './compare';
+import { coverSidesRemedy } from './cover-sides';
 import { groupRemedy } from './group';
+import { guardRemedy } from './guard';
 import { lidRemedy } from './lid';
 import type { Proposal, RemedyMaker } from './remedy';
+import { ratingRemedy } from './rating';
 import { removeRemedy } from './remove';
+import { sexesRemedy } from './sexes';
 import { setPointRemedy } from './set-point';
 import { vesselRemedy } from './vessel';
 
@@ -190,5 +195,72 @@ describe('the blend remedy', () => {
     const ro = parts.find(({ id }) => id === 'ro')?.share ?? 0;
     expect(ro).toBeGreaterThan(0);
     expect(ro).toBeLessThan(0.6);
+  });
+});
+
+describe('comparing before with after', () => {
+  it('lists every verdict that changes, what is mended first', () => {
+    const [proposal] = propose(setPointRemedy, weedyThicket, 'heat.too-cold:danios');
+    const compared = compare(judge(weedyThicket), proposal!.patch)!;
+    const said = compared.differences.map(
+      ({ key, before, after: then }) => `${key} ${before?.severity ?? 'none'} ${then?.severity ?? 'none'}`,
+    );
+    expect(said).toContain('heat.too-cold:danios watch fits');
+    expect(said).toContain('heat.heater-rating:heater none unknown');
+    expect(said.indexOf('heat.too-cold:danios watch fits')).toBeLessThan(said.indexOf('heat.heater-rating:heater none unknown'));
+  });
+  it('is nothing for a patch that cannot be applied', () => {
+    expect(compare(judge(weedyThicket), [{ op: 'test', path: '/rev', value: 99 }])).toBeNull();
+  });
+});
+
+describe('the remedies of company and gear', () => {
+  it('put a mesh over every way out, fine enough for the young of breeders', () => {
+    const gap = (at: 'lid' | 'intake') => ({ order: 1, at, shortMm: 6, longMm: 40, guardMm: null });
+    const openings = { a: gap('lid'), b: gap('intake') };
+    const design = tank([['danio-margaritatus', 8]], { vessel: { ...box(600, 400, 360), openings } });
+    const meshed = after(design, propose(guardRemedy, design, 'stocking.escape:s0')[0]);
+    expect(Object.values(meshed.vessel!.openings).map(({ guardMm }) => guardMm)).toEqual([5, 5]);
+    const breeding = tank([['neocaridina-davidi', 20, 'spawn']], { vessel: { ...box(600, 400, 360), openings } });
+    const fine = after(breeding, propose(guardRemedy, breeding, 'stocking.escape:s0')[0]);
+    expect(Object.values(fine.vessel!.openings).map(({ guardMm }) => guardMm)).toEqual([0.5, 0.5]);
+  });
+
+  it('rate a heater half above what it needs', () => {
+    const weak = { ...tank([['mikrogeophagus-ramirezi', 2]], { heaterC: 28 }) };
+    const design = { ...weak, equipment: { heater: { ...weak.equipment['heater']!, powerW: 10 } } } as Design;
+    const need = find(judge(design), 'heat.heater-rating:heater')!;
+    expect(need.severity).toBe('conflict');
+    const [proposal] = propose(ratingRemedy, design, 'heat.heater-rating:heater');
+    expect(after(design, proposal).equipment['heater']?.powerW).toBeGreaterThanOrEqual(need.values['wanted']!.si);
+  });
+
+  it('set sexes right', () => {
+    const stock = (design: Design, key = 'stocking.sex-ratio:s0') => {
+      const { count, female } = after(design, propose(sexesRemedy, design, key)[0]).stock['s0']!;
+      return [count, female];
+    };
+    expect(stock(tank([['betta-splendens', 3, 'keep', 0]]))).toEqual([1, 0]);
+    expect(stock(tank([['poecilia-reticulata', 9, 'keep', 3]]))).toEqual([18, 12]);
+    expect(stock(tank([['danio-margaritatus', 8, 'spawn', 8]]))).toEqual([9, 8]);
+    expect(stock(tank([['danio-margaritatus', 8, 'spawn', 0]]))).toEqual([9, 1]);
+    expect(propose(sexesRemedy, tank([['betta-splendens', 2]]), 'stocking.sex-ratio:s0')).toEqual([]);
+  });
+
+  it('cover the sides a shy animal is seen from', () => {
+    const vessel = { ...box(600, 400, 360), viewingSides: ['front', 'left', 'right'] as ('front' | 'left' | 'right')[] };
+    const design = tank([['parosphromenus-harveyi', 2]], { vessel });
+    const covered = after(design, propose(coverSidesRemedy, design, 'vessel.exposed:s0')[0]);
+    expect(covered.vessel?.viewingSides).toEqual(['front']);
+    expect(find(judge(covered), 'vessel.exposed:s0')).toBeUndefined();
+  });
+
+  it('make room for two that hold ground', () => {
+    const design = tank([
+      ['mikrogeophagus-ramirezi', 2, 'keep', 1],
+      ['neolamprologus-multifasciatus', 6, 'keep', 3],
+    ]);
+    const larger = after(design, propose(vesselRemedy, design, 'stocking.temperament:s0:s1')[0]);
+    expect(find(judge(larger), 'stocking.temperament:s0:s1')?.severity).toBe('watch');
   });
 });

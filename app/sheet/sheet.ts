@@ -1,0 +1,110 @@
+import { DatePipe } from '@angular/common';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { companyOf, plannedNode, windowNodeOf } from '../../core/assessment/derive';
+import { SEVERITY_WORD, wordFinding } from '../../core/assessment/wording';
+import { PARAMETER_META, PARAMETERS } from '../../core/catalogue/parameter';
+import { inOrder } from '../../core/design/design';
+import { formatNumber, formatQuantity, formatSpan } from '../../core/quantity/format';
+import { additionOrder } from '../../core/stocking/addition-order';
+import { Section } from '../section/section';
+import { PreferencesStore } from '../store/preferences';
+import { TankView } from '../store/tank-view';
+import { LatinText } from '../ui/latin-text';
+import { SeverityGlyph } from '../ui/severity-glyph';
+
+/** The design on paper: what to have at the tank while it is being built. */
+@Component({
+  selector: 'tr-sheet',
+  imports: [DatePipe, NzButtonModule, Section, LatinText, SeverityGlyph],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './sheet.html',
+  styleUrl: './sheet.less',
+})
+export class Sheet {
+  protected readonly view = inject(TankView);
+  private readonly units = inject(PreferencesStore).units;
+  protected readonly today = new Date();
+
+  protected readonly facts = computed(() => {
+    const [design, derived] = [this.view.design(), this.view.derived()];
+    if (!design || !derived) return [];
+    const units = this.units();
+    const volume = (litres: number | null) => (litres === null ? 'not known' : formatQuantity('volume', litres, units));
+    const { vessel } = design;
+    const mass = derived['vessel.filled-mass'].value;
+    const devices = inOrder(design.equipment).map(
+      ([, device]) =>
+        `${device.kind}${'setPointC' in device ? ` at ${formatQuantity('temperature', device.setPointC, units)}` : ''}${device.powerW === null ? '' : `, ${device.powerW} W`}`,
+    );
+    return [
+      [
+        'Vessel',
+        vessel
+          ? `${vessel.shape.replace('-', ' ')}, inside ${[vessel.lengthMm, vessel.widthMm, vessel.heightMm].map((mm) => formatNumber('length', mm, units)).join(' × ')} ${units.length}, water ${formatQuantity('length', vessel.waterLevelMm, units)} deep`
+          : 'not chosen',
+      ],
+      ['Water', `${volume(derived['vessel.water-volume'].value)}; whole system ${volume(derived['vessel.system-volume'].value)}`],
+      ['Filled weight', mass ? `${formatQuantity('mass', mass.kg * 1000, units)}, bed not counted` : 'not known'],
+      ['Gear', devices.join('; ') || 'none'],
+    ] as const;
+  });
+
+  protected readonly pour = computed(() => {
+    const derived = this.view.derived();
+    const litres = derived?.['vessel.system-volume'].value ?? null;
+    const poured = derived?.['water.poured'].value ?? [];
+    const whole = poured.reduce((sum, { share }) => sum + share, 0);
+    return poured.map(({ source, share }) => ({
+      name: source.name,
+      share: formatQuantity('fraction', share / whole, this.units()),
+      volume: litres === null ? 'volume not known' : formatQuantity('volume', (litres * share) / whole, this.units()),
+    }));
+  });
+
+  protected readonly values = computed(() => {
+    const derived = this.view.derived();
+    if (!derived) return [];
+    return PARAMETERS.map((parameter) => {
+      const { name, kind } = PARAMETER_META[parameter];
+      const planned = plannedNode(derived, parameter).value;
+      const window = windowNodeOf(derived, parameter).value;
+      return {
+        name,
+        planned: planned === null ? 'not known' : formatQuantity(kind, planned, this.units()),
+        window: window?.optimum ? formatSpan(kind, window.optimum, this.units()) : 'none shared, or not known',
+      };
+    });
+  });
+
+  protected readonly stock = computed(() => {
+    const names = new Map(this.view.members().map(({ id, organism, organismId }) => [id, organism?.latin ?? organismId]));
+    const entries = this.view.design()?.stock ?? {};
+    return additionOrder(companyOf(this.view.members())).map(({ id, week }) => ({
+      id,
+      name: names.get(id),
+      week,
+      count: entries[id]?.count,
+      female: entries[id]?.female,
+      phase: entries[id]?.phase,
+    }));
+  });
+
+  protected readonly findings = computed(() => {
+    const assessment = this.view.assessment();
+    if (!assessment) return [];
+    const accepted = assessment.world.design.accepted;
+    return assessment.findings
+      .filter(({ severity }) => severity !== 'fits')
+      .map((finding) => ({
+        finding,
+        word: SEVERITY_WORD[finding.severity],
+        accepted: accepted[finding.key] ?? null,
+        ...wordFinding(finding, assessment, this.units()),
+      }));
+  });
+
+  protected print(): void {
+    window.print();
+  }
+}

@@ -1,0 +1,71 @@
+import type { Finding } from '../../core/calculation/finding';
+
+/** The bench and the field where a finding can be put right. */
+export function controlOf({ code, bench }: Finding): { bench: string; control: string | null } {
+  const at = (where: string, control: string | null = null) => ({ bench: where, control });
+  switch (code) {
+    case 'vessel.lid':
+      return at('vessel', 'lid');
+    case 'stocking.escape':
+      return at('vessel', 'openings');
+    case 'vessel.not-stated':
+    case 'vessel.footprint':
+    case 'vessel.volume':
+    case 'vessel.piece-fit':
+      return at('vessel', 'size');
+    case 'vessel.glass':
+      return at('vessel', 'glass');
+    case 'vessel.leak-test':
+      return at('vessel', 'leak-test');
+    case 'vessel.load':
+      return at('vessel', 'stand');
+    case 'vessel.clearance':
+      return at('vessel', 'clearance');
+    case 'vessel.drain-back':
+      return at('vessel', 'sump');
+    case 'vessel.sun':
+      return at('vessel', 'sun');
+    case 'vessel.footfall':
+      return at('vessel', 'footfall');
+    case 'vessel.exposed':
+      return at('vessel', 'sides');
+    case 'vessel.gear-fit':
+    case 'heat.heater-rating':
+    case 'heat.cooler-rating':
+    case 'heat.stuck-heater':
+    case 'heat.power-cut':
+    case 'heat.too-cold':
+    case 'heat.too-warm':
+      return at('equipment', 'gear');
+    case 'heat.not-stated':
+      return at('equipment', 'climate');
+    case 'stocking.not-chosen':
+      return at('livestock');
+    case 'stocking.temperament':
+    case 'stocking.crossing':
+    case 'stocking.predation':
+    case 'stocking.predation-young':
+    case 'stocking.fin-nipping':
+    case 'window.clash':
+    case 'window.strain':
+      return at('stocking', 'pairs');
+    case 'stocking.group-size':
+    case 'stocking.sex-ratio':
+    case 'stocking.strata':
+      return at('stocking', 'company');
+    default:
+      return at(bench);
+  }
+}
+
+/** Brings a control into sight and puts the focus in it, as soon as its bench is there. */
+export function reach(control: string, triesLeft = 30): void {
+  const place = document.querySelector<HTMLElement>(`main [data-control="${control}"]`);
+  if (!place) {
+    if (triesLeft > 0) setTimeout(() => reach(control, triesLeft - 1), 50);
+    return;
+  }
+  place.scrollIntoView({ block: 'center', behavior: matchMedia('(prefers-reduced-motion: reduce)').matches ? 'auto' : 'smooth' });
+  const field = place.querySelector<HTMLElement>('input:checked, input:not([disabled]), button:not([disabled])');
+  field?.focus({ preventScroll: true });
+}

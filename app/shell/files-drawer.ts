@@ -1,0 +1,163 @@
+import { DatePipe } from '@angular/common';
+import { ChangeDetectionStrategy, Component, inject, output, signal, viewChild } from '@angular/core';
+import { Router } from '@angular/router';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { Section } from '../section/section';
+import { Library } from '../store/library';
+import type { Snapshot } from '../store/database';
+import { TankStore } from '../store/tank-store';
+import { TankView } from '../store/tank-view';
+import { download, fileStem } from '../ui/download';
+import { standaloneSvg, svgToPng } from '../ui/svg-file';
+import { exportDesign } from './design-file';
+
+const WHY: Readonly<Record<Snapshot['why'], string>> = {
+  opened: 'when it was opened',
+  kept: 'kept by you',
+  'before-restore': 'before going back',
+};
+
+/** What goes in and out: the design as a file, its drawing, a sheet to print, and earlier states to go back to. */
+@Component({
+  selector: 'tr-files',
+  imports: [DatePipe, NzButtonModule, Section],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <h3>This design</h3>
+    <p class="buttons">
+      <button nz-button type="button" (click)="exportFile()">Export as a file</button>
+      <button nz-button type="button" (click)="toSheet()">Summary to print</button>
+    </p>
+    <p class="small soft">The file carries the room and every catalogue entry it uses. The whole room is exported on the room’s page.</p>
+    <h3>Drawing</h3>
+    @if (view.design()?.vessel) {
+      <tr-section />
+      <p class="buttons">
+        <button nz-button type="button" (click)="svg()">Section as SVG</button>
+        <button nz-button type="button" (click)="png()">Section as PNG</button>
+      </p>
+    } @else {
+      <p class="soft">There is no vessel to draw yet.</p>
+    }
+    @if (problem(); as text) {
+      <p class="error" role="alert">{{ text }}</p>
+    }
+    <h3>Earlier states</h3>
+    <p class="buttons">
+      <button nz-button type="button" [disabled]="view.readOnly()" (click)="keep()">Keep this state</button>
+    </p>
+    <ul>
+      @for (snapshot of snapshots(); track snapshot.id) {
+        <li>
+          <span>
+            {{ snapshot.at | date: 'd MMM y, HH:mm' }}
+            <span class="soft small">{{ why[snapshot.why] }}, edit {{ snapshot.design.rev }}</span>
+          </span>
+          <button
+            nz-button
+            type="button"
+            [disabled]="view.readOnly() || snapshot.design.rev === view.design()?.rev"
+            [attr.aria-label]="'Go back to edit ' + snapshot.design.rev"
+            (click)="restore(snapshot)"
+          >
+            Go back
+          </button>
+        </li>
+      } @empty {
+        <li class="soft">None yet. One is kept each time the tank is opened, and whenever you ask for it.</li>
+      }
+    </ul>
+    <p class="small soft">Going back is an edit like any other: undo takes it back. The last 20 states are kept.</p>
+  `,
+  styles: `
+    h3 {
+      margin: 16px 0 6px;
+      &:first-child {
+        margin-top: 0;
+      }
+    }
+    .buttons {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 8px;
+      margin: 6px 0;
+    }
+    ul {
+      margin: 8px 0;
+      padding: 0;
+      list-style: none;
+    }
+    li {
+      display: flex;
+      align-items: center;
+      justify-content: space-between;
+      gap: 8px;
+      padding: 5px 0;
+      border-top: 1px solid var(--rule);
+    }
+  `,
+})
+export class Files {
+  readonly closed = output<void>();
+  protected readonly view = inject(TankView);
+  private readonly store = inject(TankStore);
+  private readonly library = inject(Library);
+  private readonly router = inject(Router);
+  private readonly section = viewChild(Section);
+  protected readonly why = WHY;
+  protected readonly snapshots = signal<Snapshot[]>([]);
+  protected readonly problem = signal<string | null>(null);
+
+  constructor() {
+    void this.refresh();
+  }
+
+  private async refresh(): Promise<void> {
+    const id = this.view.design()?.id;
+    if (id) this.snapshots.set(await this.library.snapshots(id));
+  }
+
+  protected exportFile(): void {
+    exportDesign(this.view);
+  }
+
+  protected toSheet(): void {
+    const id = this.view.design()?.id;
+    this.closed.emit();
+    if (id) void this.router.navigate(['/tank', id, 'sheet']);
+  }
+
+  private drawing(): { text: string; stem: string } | null {
+    const svg = this.section()?.element();
+    const design = this.view.design();
+    return svg && design ? { text: standaloneSvg(svg, design.name), stem: fileStem(design.name) } : null;
+  }
+
+  protected svg(): void {
+    const drawing = this.drawing();
+    if (drawing) download(`${drawing.stem}-section.svg`, drawing.text, 'image/svg+xml');
+  }
+
+  protected async png(): Promise<void> {
+    const drawing = this.drawing();
+    if (!drawing) return;
+    try {
+      download(`${drawing.stem}-section.png`, await svgToPng(drawing.text));
+      this.problem.set(null);
+    } catch (error) {
+      this.problem.set(`No picture: ${error instanceof Error ? error.message : 'the browser refused'}. The SVG still works.`);
+    }
+  }
+
+  protected async keep(): Promise<void> {
+    const design = this.view.design();
+    if (!design) return;
+    await this.library.keepSnapshot(design, 'kept');
+    await this.refresh();
+  }
+
+  protected async restore({ design }: Snapshot): Promise<void> {
+    await this.store.restore(design);
+    await this.refresh();
+  }
+}

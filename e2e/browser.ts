@@ -30,7 +30,13 @@ export async function serve(): Promise<{ url: string; close: () => void }> {
   const server = await new Promise<Server>((resolve) => {
     const listening = app.listen(0, '127.0.0.1', () => resolve(listening));
   });
-  return { url: `http://127.0.0.1:${(server.address() as AddressInfo).port}`, close: () => server.close() };
+  return {
+    url: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
+    close: () => {
+      server.close();
+      server.closeAllConnections();
+    },
+  };
 }
 
 /** Waits until the work is on the disk and the remedies have been tried out. */

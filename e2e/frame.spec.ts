@@ -3,123 +3,24 @@ import { readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import type { Browser, Page } from 'puppeteer-core';
-import { launch, serve, settled } from './browser';
-
-const AXE = readFileSync(fileURLToPath(new URL('../node_modules/axe-core/axe.min.js', import.meta.url)), 'utf8');
-
-let site: Awaited<ReturnType<typeof serve>>;
-let browser: Browser;
-let page: Page;
-let faults: string[] = [];
-
-beforeAll(async () => {
-  jasmine.DEFAULT_TIMEOUT_INTERVAL = 60_000;
-  site = await serve();
-  browser = await launch();
-});
-afterAll(async () => {
-  await browser.close();
-  site.close();
-});
-beforeEach(async () => {
-  const context = await browser.createBrowserContext();
-  page = await context.newPage();
-  faults = [];
-  page.on('pageerror', (error) => faults.push(String(error)));
-  page.on('console', (message) => {
-    if (message.type() === 'error') faults.push(message.text());
-  });
-});
-afterEach(async () => {
-  await page.browserContext().close();
-});
-
-const text = (selector: string) => page.$eval(selector, (element) => (element.textContent ?? '').replace(/\s+/g, ' ').trim());
-const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
-const finding = (key: string) => `tr-ledger article[data-key="${key}"]`;
-const severityOf = (key: string) => page.$eval(`tr-ledger article[data-key="${key}"]`, (element) => element.getAttribute('data-severity'));
-
-/** Keys of the ledger's entries by Latin name and code, since the ids of new animals are random. */
-async function keyOf(start: string): Promise<string> {
-  await page.waitForSelector(`tr-ledger article[data-key^="${start}"]`);
-  return page.$eval(`tr-ledger article[data-key^="${start}"]`, (element) => element.getAttribute('data-key') ?? '');
-}
-
-async function fill(label: string, value: string): Promise<void> {
-  const field = await page.waitForSelector(`::-p-aria([name="${label}"][role="textbox"])`);
-  await field!.click({ count: 3 });
-  await field!.type(value);
-  await page.keyboard.press('Enter');
-  await wait(60);
-}
-
-const press = async (name: string, role = 'button') => (await page.waitForSelector(`::-p-aria([name="${name}"][role="${role}"])`))!.click();
-
-async function openShowAll(): Promise<void> {
-  for (const group of await page.$$('tr-ledger button.group[aria-expanded="false"]')) await group.click();
-  await wait(80);
-}
-
-async function newRoomWithTap(): Promise<void> {
-  await page.goto(`${site.url}/`);
-  await page.waitForSelector('.tanks a');
-  await page.type('input[aria-label="Name of the new room"]', 'Cellar');
-  await press('New room');
-  await page.waitForFunction(() => document.querySelector<HTMLInputElement>('h1 input')?.value === 'Cellar');
-  await press('Limestone tap');
-  await press('RO water');
-  await page.waitForFunction(() => document.querySelectorAll('tr-sources-editor tbody tr').length === 2);
-  await fill('Room, coldest', '17');
-  await fill('warmest', '25');
-  await press('Fill the year');
-  await page.waitForSelector('tr-climate-editor details');
-  await settled(page);
-}
-
-async function newTank(): Promise<void> {
-  await press('New tank');
-  await page.waitForSelector('tr-livestock-bench');
-}
-
-async function addAnimal(query: string, count: string, purpose: 'Keep' | 'Breed'): Promise<void> {
-  await page.keyboard.press('1');
-  const box = await page.waitForSelector('.finder input[type=search]');
-  await box!.click({ count: 3 });
-  await box!.type(query);
-  await page.waitForSelector('tr-animal-card form');
-  await page.$$eval(
-    'tr-animal-card form label',
-    (labels, wanted) => labels.find((label) => label.textContent?.trim() === wanted)?.click(),
-    purpose,
-  );
-  const howMany = await page.waitForSelector('tr-animal-card form tr-quantity input');
-  await howMany!.click({ count: 3 });
-  await howMany!.type(count);
-  await howMany!.evaluate((input) => (input as HTMLInputElement).blur());
-  await page.click('tr-animal-card form button[type=submit]');
-  await settled(page);
-}
-
-async function checkAxe(what: string): Promise<void> {
-  await page.evaluate(AXE);
-  const found = await page.evaluate(async () => {
-    const axe = (
-      window as unknown as {
-        axe: { run(options: object): Promise<{ violations: { id: string; nodes: { html: string; failureSummary?: string }[] }[] }> };
-      }
-    ).axe;
-    const { violations } = await axe.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa', 'best-practice'] });
-    return violations.map(
-      ({ id, nodes }) =>
-        `${id}: ${nodes
-          .map(({ html, failureSummary }) => `${html.slice(0, 140)} ${failureSummary ?? ''}`)
-          .slice(0, 3)
-          .join(' | ')}`,
-    );
-  });
-  expect(found).withContext(what).toEqual([]);
-}
+import { launch, settled } from './browser';
+import {
+  addAnimal,
+  checkAxe,
+  faults,
+  fill,
+  finding,
+  keyOf,
+  newRoomWithTap,
+  newTank,
+  openShowAll,
+  page,
+  press,
+  severityOf,
+  site,
+  text,
+  wait,
+} from './stage';
 
 describe('the peat pocket, from an empty room with limestone tap', () => {
   it('shows the conflicts, offers RO, clears what a blend can, and says what it cannot', async () => {
@@ -132,6 +33,10 @@ describe('the peat pocket, from an empty room with limestone tap', () => {
     await press('40 × 25 × 25');
     await page.waitForSelector('tr-section svg');
     await page.$$eval('tr-vessel-bench label', (labels) => labels.find((label) => label.textContent?.trim() === 'glass')?.click());
+    await page.keyboard.press('Escape');
+    await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+    await page.keyboard.press('7');
+    await press('Add a heater');
     await fill('Heater holds at least', '24');
     await page.keyboard.press('Escape');
     await page.evaluate(() => (document.activeElement as HTMLElement).blur());
@@ -265,7 +170,7 @@ describe('what is typed wrong', () => {
       expect(await text('[role=alert]')).toMatch(reason);
       expect(await text('[role=alert]')).toContain('Nothing was changed');
     }
-    expect(await page.$$eval('.tanks a', (all) => all.length)).toBe(2);
+    expect(await page.$$eval('.tanks a', (all) => all.length)).toBe(4);
     const good = join(folder, 'good.json');
     await writeFile(good, whole);
     await ((await page.$('input[type=file]')) as unknown as { uploadFile(path: string): Promise<void> }).uploadFile(good);
@@ -366,13 +271,13 @@ describe('the tanks of a room', () => {
     await page.waitForSelector('.tanks a');
     const names = () => page.$$eval('.tanks a strong', (all) => all.map((name) => name.textContent?.trim()));
     await press('Duplicate Peat pocket');
-    await page.waitForFunction(() => document.querySelectorAll('.tanks a').length === 3);
+    await page.waitForFunction(() => document.querySelectorAll('.tanks a').length === 5);
     await press('Delete Peat pocket');
-    await page.waitForFunction(() => document.querySelectorAll('.tanks a').length === 2);
-    expect(await names()).toEqual(['Peat pocket (copy)', 'Weedy thicket']);
+    await page.waitForFunction(() => document.querySelectorAll('.tanks a').length === 4);
+    expect(await names()).toEqual(['Lava-shore jar', 'Peat pocket (copy)', 'Shell bed', 'Weedy thicket']);
     await press('Put it back');
-    await page.waitForFunction(() => document.querySelectorAll('.tanks a').length === 3);
-    expect(await names()).toEqual(['Peat pocket', 'Peat pocket (copy)', 'Weedy thicket']);
+    await page.waitForFunction(() => document.querySelectorAll('.tanks a').length === 5);
+    expect(await names()).toEqual(['Lava-shore jar', 'Peat pocket', 'Peat pocket (copy)', 'Shell bed', 'Weedy thicket']);
     expect(faults).toEqual([]);
   });
 });
@@ -438,7 +343,15 @@ describe('axe-core', () => {
       await page.waitForSelector('.tanks a');
       await wait(300);
       await checkAxe('room');
-      for (const path of ['peat-pocket/livestock', 'peat-pocket/water', 'weedy-thicket/vessel', 'weedy-thicket/substrate']) {
+      for (const path of [
+        'peat-pocket/livestock',
+        'peat-pocket/water',
+        'shell-bed/vessel',
+        'peat-pocket/equipment',
+        'shell-bed/stocking',
+        'weedy-thicket/sheet',
+        'weedy-thicket/substrate',
+      ]) {
         await page.goto(`${site.url}/tank/${path}`);
         await page.waitForSelector('tr-ledger article');
         await wait(350);

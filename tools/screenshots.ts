@@ -18,10 +18,13 @@ const SHOTS: readonly Shot[] = [
   { name: 'room', path: '/room/low-barn' },
   { name: 'livestock', path: '/tank/peat-pocket/livestock' },
   { name: 'place', path: '/tank/weedy-thicket/livestock', act: (page) => page.click('.mode label:nth-child(2)') },
-  { name: 'vessel', path: '/tank/weedy-thicket/vessel' },
+  { name: 'vessel', path: '/tank/lava-jar/vessel' },
   { name: 'vessel-night', path: '/tank/weedy-thicket/vessel', theme: 'night' },
   { name: 'water', path: '/tank/peat-pocket/water' },
   { name: 'water-night', path: '/tank/peat-pocket/water', theme: 'night' },
+  { name: 'equipment', path: '/tank/peat-pocket/equipment' },
+  { name: 'stocking', path: '/tank/shell-bed/stocking' },
+  { name: 'sheet', path: '/tank/weedy-thicket/sheet' },
   { name: 'why', path: '/tank/weedy-thicket/water', act: (page) => page.click('[data-parameter="ph"]') },
 ];
 

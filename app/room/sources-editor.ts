@@ -25,55 +25,57 @@ function originOf(source: RoomSource): string {
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (sources().length > 0) {
-      <table>
-        <thead>
-          <tr>
-            <th scope="col">Source</th>
-            @for (reading of readings; track reading) {
-              <th scope="col">{{ meta[reading].name === 'Conductivity' ? 'EC' : meta[reading].name }} {{ unit(reading) }}</th>
-            }
-            <th scope="col">Disinfectant</th>
-            <th scope="col"><span class="visually-hidden">Actions</span></th>
-          </tr>
-        </thead>
-        <tbody>
-          @for (source of sources(); track source.id) {
+      <div class="scroll">
+        <table>
+          <thead>
             <tr>
-              <td>
-                {{ source.name }}
-                <span class="small soft">{{ source.origin }}</span>
-              </td>
+              <th scope="col">Source</th>
               @for (reading of readings; track reading) {
-                <td class="reading">
-                  <tr-quantity
-                    [label]="meta[reading].name + ' of ' + source.name"
-                    [hideLabel]="true"
-                    [bare]="true"
-                    [kind]="meta[reading].kind"
-                    [limits]="meta[reading].limits"
-                    [value]="source.entry[reading].value"
-                    (quantity)="patch.emit(set(source.id, reading, $event))"
-                  />
-                </td>
+                <th scope="col">{{ meta[reading].name === 'Conductivity' ? 'EC' : meta[reading].name }} {{ unit(reading) }}</th>
               }
-              <td>
-                <select [attr.aria-label]="'Disinfectant of ' + source.name" (change)="disinfect(source.id, $any($event.target).value)">
-                  @for (option of options; track option.value) {
-                    <option [value]="option.value" [selected]="option.value === (source.entry.disinfectant.value ?? '')">
-                      {{ option.name }}
-                    </option>
-                  }
-                </select>
-              </td>
-              <td class="end">
-                <button nz-button type="button" [attr.aria-label]="'Take out ' + source.name" (click)="patch.emit(out(source.id))">
-                  Out
-                </button>
-              </td>
+              <th scope="col">Disinfectant</th>
+              <th scope="col"><span class="visually-hidden">Actions</span></th>
             </tr>
-          }
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            @for (source of sources(); track source.id) {
+              <tr>
+                <td>
+                  {{ source.name }}
+                  <span class="small soft">{{ source.origin }}</span>
+                </td>
+                @for (reading of readings; track reading) {
+                  <td class="reading">
+                    <tr-quantity
+                      [label]="meta[reading].name + ' of ' + source.name"
+                      [hideLabel]="true"
+                      [bare]="true"
+                      [kind]="meta[reading].kind"
+                      [limits]="meta[reading].limits"
+                      [value]="source.entry[reading].value"
+                      (quantity)="patch.emit(set(source.id, reading, $event))"
+                    />
+                  </td>
+                }
+                <td>
+                  <select [attr.aria-label]="'Disinfectant of ' + source.name" (change)="disinfect(source.id, $any($event.target).value)">
+                    @for (option of options; track option.value) {
+                      <option [value]="option.value" [selected]="option.value === (source.entry.disinfectant.value ?? '')">
+                        {{ option.name }}
+                      </option>
+                    }
+                  </select>
+                </td>
+                <td class="end">
+                  <button nz-button type="button" [attr.aria-label]="'Take out ' + source.name" (click)="patch.emit(out(source.id))">
+                    Out
+                  </button>
+                </td>
+              </tr>
+            }
+          </tbody>
+        </table>
+      </div>
     } @else {
       <p class="soft">No water is at hand yet. Add what comes out of your tap; then type your own readings over the class figures.</p>
     }
@@ -85,6 +87,9 @@ function originOf(source: RoomSource): string {
     </p>
   `,
   styles: `
+    .scroll {
+      overflow-x: auto;
+    }
     .reading {
       width: 74px;
     }
@@ -101,7 +106,7 @@ function originOf(source: RoomSource): string {
       width: 1%;
     }
     select {
-      height: 30px;
+      height: var(--touch);
       border: 1px solid var(--edge);
       border-radius: 4px;
       background: var(--sheet);

@@ -16,7 +16,7 @@ import { TankFigureDrawing } from '../ui/tank-figure';
     <a [routerLink]="['/tank', tank().id, 'livestock']">
       <tr-tank-figure [figure]="tank().judged?.figure ?? null" />
       <strong>{{ tank().name }}</strong>
-      <em>{{ tank().judged?.target ?? 'nothing chosen yet' }}</em>
+      <em>{{ tank().judged ? (tank().judged!.target ?? 'nothing chosen yet') : '…' }}</em>
       @if (tank().judged; as judged) {
         <span class="state"><tr-severity [severity]="judged.worst" [silent]="true" /> {{ verdict() }}</span>
       } @else {
@@ -91,8 +91,8 @@ import { TankFigureDrawing } from '../ui/tank-figure';
     .deeds {
       display: flex;
       flex-wrap: wrap;
-      gap: 4px 14px;
-      padding: 4px 2px;
+      gap: 4px 11px;
+      padding: 4px 0;
     }
   `,
 })

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, input, signal, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, computed, inject, input, signal, viewChild } from '@angular/core';
 import { ticks } from 'd3-array';
 import { plain, wordFinding } from '../../core/assessment/wording';
 import { formatQuantity, fromChosen, inChosenUnit } from '../../core/quantity/format';
@@ -8,6 +8,7 @@ import { TankView } from '../store/tank-view';
 import type { Finding } from '../../core/calculation/finding';
 import { inOrder } from '../../core/design/design';
 import { Stratum } from '../../core/catalogue/organism';
+import type { Vessel } from '../../core/vessel/model';
 import { halfLengthAtMm } from '../../core/vessel/shape';
 import { animalOf } from '../../core/assessment/derive';
 import { Why } from '../shell/why';
@@ -18,6 +19,9 @@ import { PLAIN_WATER } from './figure';
 const MOST_MARKS = 10;
 
 const VIEW = { width: 760, height: 400, left: 40, right: 24, top: 26, bottom: 34 };
+/** On a narrow screen the drawing is drawn smaller, not its words. */
+const NARROW = { ...VIEW, width: 400, height: 300, right: 20 };
+const NARROW_BELOW_PX = 520;
 
 /** The tank from the front, to scale, with a ruler: a result of the computation. The water line can be dragged. */
 @Component({
@@ -36,21 +40,22 @@ export class Section {
   private readonly svg = viewChild<ElementRef<SVGSVGElement>>('svg');
   /** Water level under the finger; the design changes when it is let go. */
   protected readonly dragged = signal<number | null>(null);
-  protected readonly size = VIEW;
+  private readonly hostWidth = signal(VIEW.width);
+  protected readonly size = computed(() => (this.hostWidth() < NARROW_BELOW_PX ? NARROW : VIEW));
   protected readonly vessel = computed(() => this.view.design()?.vessel ?? null);
   protected readonly readOnly = this.view.readOnly;
 
   protected readonly frame = computed(() => {
     const vessel = this.vessel();
     if (!vessel) return null;
-    const scale = Math.min(
-      (VIEW.width - VIEW.left - VIEW.right) / vessel.lengthMm,
-      (VIEW.height - VIEW.top - VIEW.bottom) / vessel.heightMm,
-    );
+    const view = this.size();
+    // the plan of other forms than a box stands at the right, clear of the front view
+    const across = view.width - view.left - view.right - (isRectangular(vessel) ? 0 : 84);
+    const scale = Math.min(across / vessel.lengthMm, (view.height - view.top - view.bottom) / vessel.heightMm);
     const width = vessel.lengthMm * scale;
     const height = vessel.heightMm * scale;
-    const x0 = VIEW.left + (VIEW.width - VIEW.left - VIEW.right - width) / 2;
-    const y0 = VIEW.height - VIEW.bottom;
+    const x0 = view.left + (across - width) / 2;
+    const y0 = view.height - view.bottom;
     return { scale, width, height, x0, y0, top: y0 - height };
   });
 
@@ -109,9 +114,9 @@ export class Section {
   /** The floor from above, small, for forms that the front view does not tell from a box. */
   protected readonly plan = computed(() => {
     const vessel = this.vessel();
-    if (!vessel || vessel.shape === 'box' || vessel.shape === 'cube') return null;
+    if (!vessel || isRectangular(vessel)) return null;
     const scale = 54 / Math.max(vessel.lengthMm, vessel.widthMm);
-    return { path: floorPath(vessel), transform: `translate(${VIEW.width - 66} 12) scale(${scale})`, stroke: 1.5 / scale };
+    return { path: floorPath(vessel), transform: `translate(${this.size().width - 66} 12) scale(${scale})`, stroke: 1.5 / scale };
   });
 
   protected readonly bands = computed(() => {
@@ -195,6 +200,13 @@ export class Section {
 
   private readonly pressing = computed(() => this.view.open().filter(({ severity }) => severity === 'conflict' || severity === 'watch'));
 
+  constructor() {
+    const host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+    const watcher = new ResizeObserver(([entry]) => entry && entry.contentRect.width > 0 && this.hostWidth.set(entry.contentRect.width));
+    watcher.observe(host);
+    inject(DestroyRef).onDestroy(() => watcher.disconnect());
+  }
+
   /** The drawing itself, for files. */
   element(): SVGSVGElement | null {
     return this.svg()?.nativeElement ?? null;
@@ -252,9 +264,11 @@ export class Section {
   }
 }
 
+const isRectangular = ({ shape }: Vessel): boolean => shape === 'box' || shape === 'cube';
+
 /** Where in the drawing a finding has a place of its own. */
-function placeOf({ code, note }: Finding): 'top' | 'floor' | null {
+function placeOf({ code, kind }: Finding): 'top' | 'floor' | null {
   if (code === 'vessel.lid' || code === 'vessel.clearance' || code === 'vessel.gear-fit') return 'top';
-  if (code === 'stocking.escape' && note?.startsWith('lid')) return 'top';
+  if (code === 'stocking.escape' && kind?.startsWith('lid')) return 'top';
   return code === 'vessel.footprint' || code === 'vessel.load' ? 'floor' : null;
 }

@@ -1,5 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { RouterLink, RouterLinkActive } from '@angular/router';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { NavigationEnd, Router, RouterLink, RouterLinkActive } from '@angular/router';
+import { filter, map, startWith } from 'rxjs';
 import { formatNumber, formatQuantity, formatSpan } from '../../core/quantity/format';
 import { PreferencesStore } from '../store/preferences';
 import { SeverityGlyph } from '../ui/severity-glyph';
@@ -12,11 +14,16 @@ import { TankView } from '../store/tank-view';
   imports: [RouterLink, RouterLinkActive, SeverityGlyph],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <nav aria-label="Benches">
+    <button type="button" class="here-now" [attr.aria-expanded]="open()" aria-controls="benches" (click)="open.set(!open())">
+      <span>Bench: {{ current() }}</span>
+      <span aria-hidden="true">{{ open() ? '▴' : '▾' }}</span>
+    </button>
+    <nav id="benches" aria-label="Benches" [class.open]="open()">
       @for (bench of benches(); track bench.id) {
         <a
           [routerLink]="bench.id"
           routerLinkActive="here"
+          (click)="open.set(false)"
           ariaCurrentWhenActive="page"
           [style.--band-colour]="bench.band"
           [style.--band-ink]="bench.ink"
@@ -81,9 +88,17 @@ import { TankView } from '../store/tank-view';
       text-overflow: ellipsis;
       white-space: nowrap;
     }
+    .here-now {
+      display: none;
+    }
     @media (max-width: 1023px) {
+      :host {
+        flex: none;
+        overflow-x: auto;
+      }
       nav {
-        flex-direction: row;
+        flex-flow: row wrap;
+        min-height: 0;
       }
       a {
         flex: 1 0 auto;
@@ -98,9 +113,42 @@ import { TankView } from '../store/tank-view';
         display: none;
       }
     }
+    @media (max-width: 719px) {
+      .here-now {
+        display: flex;
+        justify-content: space-between;
+        width: 100%;
+        min-height: 44px;
+        padding: 0 14px;
+        align-items: center;
+        border: 0;
+        border-bottom: 1px solid var(--rule);
+        background: #cfe1e2;
+        color: #25231d;
+        font: 700 15px var(--text);
+      }
+      nav {
+        display: none;
+        flex-flow: column;
+        &.open {
+          display: flex;
+        }
+      }
+    }
   `,
 })
 export class Course {
+  /** On a small screen the benches unfold. */
+  protected readonly open = signal(false);
+  private readonly router = inject(Router);
+  protected readonly current = toSignal(
+    this.router.events.pipe(
+      filter((event) => event instanceof NavigationEnd),
+      startWith(null),
+      map(() => BENCHES.find(({ id }) => id === this.router.url.split(/[/?#]/)[3])?.name ?? 'choose'),
+    ),
+    { initialValue: 'choose' },
+  );
   private readonly view = inject(TankView);
   private readonly preferences = inject(PreferencesStore);
 

@@ -19,6 +19,8 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzDrawerModule } from 'ng-zorro-antd/drawer';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { tinykeys } from 'tinykeys';
+import type { Severity } from '../../core/calculation/finding';
+import { SeverityGlyph } from '../ui/severity-glyph';
 import { Library } from '../store/library';
 import { PreferencesStore } from '../store/preferences';
 import { TankStore } from '../store/tank-store';
@@ -54,6 +56,7 @@ import { WindowStrip } from './window-strip';
     KeysHelp,
     Palette,
     SaveMark,
+    SeverityGlyph,
     UnitsMenu,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -89,6 +92,19 @@ export class TankPage implements OnInit, OnDestroy {
     const design = this.view.design();
     const id = design?.brief.targetStockIds[0];
     return this.view.members().find((member) => member.id === id)?.organism?.latin ?? null;
+  });
+
+  protected readonly worst = computed(() => this.view.open()[0]?.severity ?? 'fits');
+  /** The ledger in a few words, for the bar that opens it on a small screen. */
+  protected readonly pressing = computed(() => {
+    const open = this.view.open();
+    const count = (severity: Severity) => open.filter((finding) => finding.severity === severity).length;
+    const [conflicts, watches] = [count('conflict'), count('watch')];
+    if (conflicts + watches === 0) return `${count('unknown')} unknown`;
+    return [
+      ...(conflicts > 0 ? [`${conflicts} conflict${conflicts > 1 ? 's' : ''}`] : []),
+      ...(watches > 0 ? [`${watches} to watch`] : []),
+    ].join(', ');
   });
 
   constructor() {

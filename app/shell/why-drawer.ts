@@ -244,9 +244,19 @@ export class WhyDrawer {
         : [...(this.finding()?.evidence ?? [])];
     return nodes.map((node) => {
       const calc = node.calculationId ? calculations.find(node.calculationId) : undefined;
-      const kind: QuantityKind | null = parameter ? PARAMETER_META[parameter].kind : node.node.startsWith('vessel.') ? 'volume' : null;
+      const kind: QuantityKind | null = parameter ? PARAMETER_META[parameter].kind : node.node.endsWith('-volume') ? 'volume' : null;
       const value =
-        typeof node.value === 'number' && kind ? formatQuantity(kind, node.value, this.units()) : node.value === null ? 'not known' : '';
+        node.value === null
+          ? 'not known'
+          : typeof node.value === 'number'
+            ? kind
+              ? formatQuantity(kind, node.value, this.units())
+              : node.node === 'vessel.glass-needed'
+                ? `${node.value.toFixed(1)} mm`
+                : inputText(node.value)
+            : Array.isArray(node.value)
+              ? ''
+              : inputText(node.value);
       return {
         node: node.node,
         title: calc?.title ?? (parameter ? `Planned ${PARAMETER_META[parameter].name.toLowerCase()}` : 'Stated'),

@@ -79,9 +79,14 @@ const MOST_LINES = 9;
       border-top: 1px solid var(--rule);
       background: var(--paper);
     }
-    @media (max-width: 1023px) {
+    @media (max-width: 719px) {
       :host {
-        grid-template-columns: repeat(3, 1fr);
+        display: flex;
+        flex: none;
+        overflow-x: auto;
+      }
+      button {
+        flex: 0 0 148px;
       }
     }
     button {
@@ -163,6 +168,12 @@ const MOST_LINES = 9;
     }
     circle.watch {
       fill: var(--ochre);
+    }
+    @media (max-width: 1023px) {
+      .head {
+        flex-direction: column;
+        gap: 0;
+      }
     }
   `,
 })

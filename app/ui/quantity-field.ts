@@ -56,7 +56,7 @@ let fields = 0;
     input {
       width: 100%;
       min-width: 48px;
-      height: 30px;
+      height: var(--touch);
     }
     .unit {
       flex: none;

@@ -323,11 +323,11 @@ export function wordFinding(finding: Finding, assessment: Assessment, units: Uni
       };
     case 'stocking.sex-ratio': {
       if (finding.severity === 'unknown')
-        return finding.note === 'not-stated'
+        return finding.kind === 'not-stated'
           ? { title: `Sexes of ${who} not stated`, reason: 'Say how many are females; until then pairs and rivals are not judged.' }
           : { title: `How ${who} lives by sexes is not known`, reason: 'No figure is recorded.' };
       const have = `${show('males')} male${count('males') === 1 ? '' : 's'}, ${show('females')} female${count('females') === 1 ? '' : 's'}`;
-      switch (finding.note) {
+      switch (finding.kind) {
         case 'rivals':
           return { title: `Males of ${who} fight`, reason: `${have}. One male to a tank, or they maim each other.` };
         case 'no-male':
@@ -371,7 +371,7 @@ export function wordFinding(finding: Finding, assessment: Assessment, units: Uni
             reason: 'Long fins are torn and fungus; a large group of the nippers only lessens it.',
           };
     case 'stocking.temperament':
-      switch (finding.note) {
+      switch (finding.kind) {
         case 'two-territories':
           return {
             title: `${who} and ${other} claim the same ground`,
@@ -409,14 +409,14 @@ export function wordFinding(finding: Finding, assessment: Assessment, units: Uni
       };
     case 'stocking.strata':
       return {
-        title: `Crowded at the ${finding.note === 'middle' ? 'middle' : finding.note}`,
+        title: `Crowded at the ${finding.kind === 'middle' ? 'middle' : finding.kind}`,
         reason: `${listed(finding.subjects.map((id) => nameOf(id, assessment)))} want ${show('ratio')} of this floor there. Spread kinds over bottom, middle and top.`,
       };
     case 'stocking.escape': {
       if (finding.severity === 'unknown')
         return { title: `Whether ${who} gets out is not known`, reason: 'Its sizes or habits are not recorded.' };
       if (finding.severity === 'fits') return { title: `${who} stays in`, reason: 'It passes none of the openings stated.' };
-      const way = { lid: 'the lid', weir: 'the weir', intake: 'the intake' }[finding.note?.split(':')[0] ?? ''] ?? 'an opening';
+      const way = { lid: 'the lid', weir: 'the weir', intake: 'the intake' }[finding.kind?.split(':')[0] ?? ''] ?? 'an opening';
       const gap = `${formatMm(finding.values['short'])} × ${formatMm(finding.values['long'])}`;
       return finding.values['young']
         ? {
@@ -499,7 +499,8 @@ export function wordShortfall(help: Help, finding: Finding, units: UnitChoice): 
   if (shortfall.reason === 'none-known') return 'No remedy is known here.';
   const parameter = PARAMETER_META[finding.parameter as Parameter];
   const best = formatValue(shortfall.best, units);
-  const wanted = shortfall.wanted ? ` of the ${formatValue(shortfall.wanted, units)} that is wanted` : '';
+  const edge = shortfall.wanted && formatValue(shortfall.wanted, units);
+  const wanted = edge === undefined ? '' : edge === best ? ' of what is wanted by less than that shows' : ` of the ${edge} that is wanted`;
   const start = `No blend of the sources at hand gets there: the best for the whole tank gives ${parameter.name} ${best}, short${wanted}.`;
   if (finding.parameter === 'ph' && shortfall.side === 'high') {
     return `${start} Only humic acids (peat, leaf litter, cones) take soft water lower; their effect is not modelled yet: soak, then measure. Never a strong acid.`;

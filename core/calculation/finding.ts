@@ -31,6 +31,8 @@ export interface Finding {
   basis: Basis;
   source?: string;
   note?: string;
+  /** Which case of its code this is; the wording goes by it. */
+  kind?: string;
 }
 
 export type FindingCode =

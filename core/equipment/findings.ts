@@ -81,7 +81,7 @@ export function climateNotStated(year: Computed<unknown>): Finding {
 }
 
 const of = (code: Finding['code'], subjects: readonly string[]) =>
-  ({ key: [code, ...subjects].join(':'), code, bench: 'equipment', subjects, parameter: 'temperatureC' }) as const;
+  ({ key: [code, ...subjects].join(':'), code, bench: 'equipment', subjects }) as const;
 
 /** The power of a heater or cooler against what its set-point takes in the worst month. */
 export function ratingFinding(id: string, device: Thermostat, balance: Computed<readonly MonthBalance[]>): Finding | null {

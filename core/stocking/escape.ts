@@ -53,7 +53,7 @@ export function escapeFinding({ id, animal, phase }: Companion, ways: readonly W
         severity: byJump ? 'conflict' : 'watch',
         excess: byJump ? 2 : 1,
         values,
-        note: `${way.at}:${way.id}`,
+        kind: `${way.at}:${way.id}`,
       };
       if (!worst || (found.excess ?? 0) > (worst.excess ?? 0)) worst = found;
     } else if (!viaLid && meantToBreed(phase)) {
@@ -65,7 +65,7 @@ export function escapeFinding({ id, animal, phase }: Companion, ways: readonly W
           severity: conflict ? 'conflict' : 'watch',
           excess: conflict ? 2 : 1,
           values: { ...values, young: { quantity: 'length', si: youngMm.value } },
-          note: `${way.at}:${way.id}`,
+          kind: `${way.at}:${way.id}`,
         };
         if (!worst || (found.excess ?? 0) > (worst.excess ?? 0)) worst = found;
       }

@@ -29,6 +29,6 @@ export function strataFinding(stratum: Stratum, company: readonly Companion[], f
     values: { ratio: { quantity: 'fraction', si: ratio } },
     evidence: [],
     basis: weakestBasis(here.map(({ animal }) => animal.traits.footprintMm.basis)),
-    note: stratum,
+    kind: stratum,
   };
 }

@@ -39,12 +39,12 @@ export function temperFinding(a: Companion, b: Companion, floorMm2: number | nul
     evidence: [],
     basis: weakestBasis([bold.temperament.basis, meek.temperament.basis]),
   } as const;
-  const said = (severity: Severity, excess: number | null, note: string, values: Finding['values'] = {}): Finding => ({
+  const said = (severity: Severity, excess: number | null, kind: string, values: Finding['values'] = {}): Finding => ({
     ...base,
     severity,
     excess,
     values,
-    note,
+    kind,
   });
   if (bold.temperament.value === null || meek.temperament.value === null) return said('unknown', null, 'not-known');
   const together = shareStratum(first.animal, second.animal);

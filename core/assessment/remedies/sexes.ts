@@ -29,7 +29,7 @@ export function sexesRemedy({ world: { design } }: Assessment, finding: Finding)
       },
     ];
   };
-  switch (finding.note) {
+  switch (finding.kind) {
     case 'rivals':
       return proposal('males', -(finding.excess ?? 0));
     case 'no-male':

@@ -1,0 +1,123 @@
+import { readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import type { Browser, Page } from 'puppeteer-core';
+import { launch, serve, settled } from './browser';
+
+const AXE = readFileSync(fileURLToPath(new URL('../node_modules/axe-core/axe.min.js', import.meta.url)), 'utf8');
+
+/** The served app and a fresh page for every spec; loading this file sets them up. */
+export let site: Awaited<ReturnType<typeof serve>>;
+export let browser: Browser;
+export let page: Page;
+/** What the page complained of. */
+export let faults: string[] = [];
+
+beforeAll(async () => {
+  jasmine.DEFAULT_TIMEOUT_INTERVAL = 60_000;
+  site = await serve();
+  browser = await launch();
+});
+afterAll(async () => {
+  await browser.close();
+  site.close();
+});
+beforeEach(async () => {
+  const context = await browser.createBrowserContext();
+  page = await context.newPage();
+  faults = [];
+  page.on('pageerror', (error) => faults.push(String(error)));
+  page.on('console', (message) => {
+    if (message.type() === 'error') faults.push(message.text());
+  });
+});
+afterEach(async () => {
+  await page.browserContext().close();
+});
+
+export const text = (selector: string) => page.$eval(selector, (element) => (element.textContent ?? '').replace(/\s+/g, ' ').trim());
+export const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+export const finding = (key: string) => `tr-ledger article[data-key="${key}"]`;
+export const severityOf = (key: string) =>
+  page.$eval(`tr-ledger article[data-key="${key}"]`, (element) => element.getAttribute('data-severity'));
+
+/** Keys of the ledger's entries by Latin name and code, since the ids of new animals are random. */
+export async function keyOf(start: string): Promise<string> {
+  await page.waitForSelector(`tr-ledger article[data-key^="${start}"]`);
+  return page.$eval(`tr-ledger article[data-key^="${start}"]`, (element) => element.getAttribute('data-key') ?? '');
+}
+
+export async function fill(label: string, value: string): Promise<void> {
+  const field = await page.waitForSelector(`::-p-aria([name="${label}"][role="textbox"])`);
+  await field!.click({ count: 3 });
+  await field!.type(value);
+  await page.keyboard.press('Enter');
+  await wait(60);
+}
+
+export const press = async (name: string, role = 'button') =>
+  (await page.waitForSelector(`::-p-aria([name="${name}"][role="${role}"])`))!.click();
+
+export async function openShowAll(): Promise<void> {
+  for (const group of await page.$$('tr-ledger button.group[aria-expanded="false"]')) await group.click();
+  await wait(80);
+}
+
+export async function newRoomWithTap(): Promise<void> {
+  await page.goto(`${site.url}/`);
+  await page.waitForSelector('.tanks a');
+  await page.type('input[aria-label="Name of the new room"]', 'Cellar');
+  await press('New room');
+  await page.waitForFunction(() => document.querySelector<HTMLInputElement>('h1 input')?.value === 'Cellar');
+  await press('Limestone tap');
+  await press('RO water');
+  await page.waitForFunction(() => document.querySelectorAll('tr-sources-editor tbody tr').length === 2);
+  await fill('Room, coldest', '17');
+  await fill('warmest', '25');
+  await press('Fill the year');
+  await page.waitForSelector('tr-climate-editor details');
+  await settled(page);
+}
+
+export async function newTank(): Promise<void> {
+  await press('New tank');
+  await page.waitForSelector('tr-livestock-bench');
+}
+
+export async function addAnimal(query: string, count: string, purpose: 'Keep' | 'Breed'): Promise<void> {
+  await page.keyboard.press('1');
+  const box = await page.waitForSelector('.finder input[type=search]');
+  await box!.click({ count: 3 });
+  await box!.type(query);
+  await page.waitForSelector('tr-animal-card form');
+  await page.$$eval(
+    'tr-animal-card form label',
+    (labels, wanted) => labels.find((label) => label.textContent?.trim() === wanted)?.click(),
+    purpose,
+  );
+  const howMany = await page.waitForSelector('tr-animal-card form tr-quantity input');
+  await howMany!.click({ count: 3 });
+  await howMany!.type(count);
+  await howMany!.evaluate((input) => (input as HTMLInputElement).blur());
+  await page.click('tr-animal-card form button[type=submit]');
+  await settled(page);
+}
+
+export async function checkAxe(what: string): Promise<void> {
+  await page.evaluate(AXE);
+  const found = await page.evaluate(async () => {
+    const axe = (
+      window as unknown as {
+        axe: { run(options: object): Promise<{ violations: { id: string; nodes: { html: string; failureSummary?: string }[] }[] }> };
+      }
+    ).axe;
+    const { violations } = await axe.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa', 'best-practice'] });
+    return violations.map(
+      ({ id, nodes }) =>
+        `${id}: ${nodes
+          .map(({ html, failureSummary }) => `${html.slice(0, 140)} ${failureSummary ?? ''}`)
+          .slice(0, 3)
+          .join(' | ')}`,
+    );
+  });
+  expect(found).withContext(what).toEqual([]);
+}

@@ -7,6 +7,9 @@ import type { CDPSession, ElementHandle, Page } from 'puppeteer-core';
 import { catalogueData } from '../catalogue';
 import demo from '../catalogue/demo/low-barn.json';
 import { indexCatalogue } from '../core/catalogue/catalogue';
+import { writeRoomArchive } from '../core/design/archive';
+import { Design } from '../core/design/design';
+import { Room } from '../core/design/room';
 import { largeTank } from '../core/testing/large-tank';
 import { launch, serve } from '../e2e/browser';
 
@@ -94,6 +97,7 @@ async function benchLoad(url: string): Promise<Row[]> {
     }
     const session = await page.createCDPSession();
     await session.send('Network.enable');
+    await session.send('Network.setBypassServiceWorker', { bypass: true });
     await session.send('Network.clearBrowserCache');
     let bytes = 0;
     session.on('Network.loadingFinished', ({ encodedDataLength }) => (bytes += encodedDataLength));
@@ -104,10 +108,104 @@ async function benchLoad(url: string): Promise<Row[]> {
   return rows;
 }
 
+/** A room of so many tanks: the demo's, over and over, under names of their own. */
+function roomOf(tanks: number): { room: Room; designs: Design[] } {
+  const room = { ...Room.parse(demo.room), id: 'bench-room', name: 'Bench room', invented: false };
+  const designs = Array.from({ length: tanks }, (_, i) => {
+    const design = Design.parse(demo.designs[i % demo.designs.length]);
+    return { ...design, id: `bench-${i}`, roomId: room.id, name: `${design.name} ${i + 1}` };
+  });
+  return { room, designs };
+}
+
+/** To the last of 40 cards with its drawing: from a press on the room's name, and from its address with the program starting anew. */
+async function benchRoom(page: Page, url: string): Promise<Row[]> {
+  const file = join(mkdtempSync(join(tmpdir(), 'terroir-bench-')), 'room.zip');
+  writeFileSync(file, writeRoomArchive({ ...roomOf(40), cited: { catalogue: catalogueData.edition, entries: [] } }));
+  await page.goto(url);
+  await page.waitForSelector('.tanks a');
+  await ((await page.$('input[type=file]')) as ElementHandle<HTMLInputElement>).uploadFile(file);
+  await page.waitForFunction(() => document.querySelectorAll('.tanks a .glass').length === 40);
+  await new Promise((resolve) => setTimeout(resolve, 3000));
+  await page.evaluateOnNewDocument(() => {
+    const marks = window as unknown as { drawnAt: number | null; from: number };
+    marks.drawnAt = null;
+    marks.from = 0;
+    new MutationObserver(() => {
+      if (marks.drawnAt !== null || document.querySelectorAll('.tanks a .glass').length < 40) return;
+      requestAnimationFrame(() => (marks.drawnAt ??= performance.now() - marks.from));
+    }).observe(document, { childList: true, subtree: true });
+  });
+  const drawn = async () => {
+    await page.waitForFunction(() => (window as unknown as { drawnAt: number | null }).drawnAt !== null);
+    return page.evaluate(() => (window as unknown as { drawnAt: number }).drawnAt);
+  };
+  const inside: number[] = [];
+  const cold: number[] = [];
+  for (let i = 0; i < 9; i++) {
+    await page.goto(`${url}room/bench-room`);
+    cold.push(await drawn());
+    await page.goto(`${url}room/low-barn`);
+    await page.waitForFunction(() => document.querySelectorAll('.tanks a .glass').length === 4);
+    await new Promise((resolve) => setTimeout(resolve, 800));
+    await page.evaluate(() => {
+      const marks = window as unknown as { drawnAt: number | null; from: number };
+      marks.drawnAt = null;
+      marks.from = performance.now();
+      [...document.querySelectorAll<HTMLElement>('nav a')].find((link) => link.textContent?.includes('Bench room'))?.click();
+    });
+    inside.push(await drawn());
+  }
+  return [
+    row('room of 40 tanks, from a press to all cards', inside, 300, 'ms'),
+    row('room of 40 tanks, program and all', cold.slice(2), 600, 'ms'),
+  ];
+}
+
+/** Script time of one key in the search of the Livestock bench. */
+async function benchSearch(page: Page, url: string): Promise<Row> {
+  await page.goto(`${url}tank/weedy-thicket/livestock`);
+  await page.waitForSelector('.finder input');
+  await new Promise((resolve) => setTimeout(resolve, 800));
+  const session = await page.createCDPSession();
+  await session.send('Performance.enable');
+  await page.focus('.finder input');
+  const samples: number[] = [];
+  for (const key of 'danio margaritatus neocaridina') {
+    const before = await scriptSeconds(session);
+    await page.keyboard.type(key);
+    await page.evaluate(() => new Promise<void>((painted) => requestAnimationFrame(() => painted())));
+    samples.push(((await scriptSeconds(session)) - before) * 1000);
+  }
+  return row('a key in the search, script', samples.slice(4), 16, 'ms');
+}
+
+/** A room of about 5 MB read from its zip: unpacked, checked, parsed. */
+async function benchImport(page: Page): Promise<Row> {
+  const entry = fileURLToPath(new URL('./bench-import.ts', import.meta.url));
+  const built = buildSync({ entryPoints: [entry], bundle: true, format: 'iife', write: false, minify: true, target: 'es2022' });
+  const large = largeTank(indexCatalogue(catalogueData));
+  const { room } = roomOf(0);
+  const size = JSON.stringify(large, null, 1).length;
+  const designs = Array.from({ length: Math.ceil(5e6 / size) }, (_, i) => ({ ...large, id: `large-${i}`, roomId: room.id }));
+  const zip = Buffer.from(writeRoomArchive({ room, designs, cited: { catalogue: 'bench', entries: [] } })).toString('base64');
+  await page.goto('about:blank');
+  await page.evaluate(built.outputFiles[0]!.text);
+  const samples = await page.evaluate((text) => (window as unknown as { runImport(zip: string): number[] }).runImport(text), zip);
+  return row(`a room of 5 MB read (${designs.length} large tanks)`, samples, 1000, 'ms');
+}
+
 const site = await serve();
 const browser = await launch();
 const page = await browser.newPage();
-const rows = [...(await benchAssess(page)), await benchEdit(page, `${site.url}/`), ...(await benchLoad(`${site.url}`))];
+const rows = [
+  ...(await benchAssess(page)),
+  await benchImport(page),
+  await benchEdit(page, `${site.url}/`),
+  ...(await benchRoom(page, `${site.url}/`)),
+  await benchSearch(page, `${site.url}/`),
+  ...(await benchLoad(`${site.url}`)),
+];
 await browser.close();
 site.close();
 

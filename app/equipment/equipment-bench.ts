@@ -41,8 +41,8 @@ export class EquipmentBench {
   protected readonly year = computed(() => this.view.derived()?.['heat.year'].value ?? null);
   protected readonly window = computed(() => this.view.derived()?.['window.temperatureC'].value?.optimum ?? null);
   protected readonly humidity = computed(() => {
-    const percent = this.view.room()?.humidityPct.value;
-    return percent == null ? null : percent / 100;
+    const percent = this.view.room()?.humidityPct.value ?? null;
+    return percent === null ? null : percent / 100;
   });
   protected readonly assumed = computed(() => this.view.derived()?.['heat.body'].note ?? null);
 

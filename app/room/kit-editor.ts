@@ -21,7 +21,7 @@ import { QuantityField } from '../ui/quantity-field';
       <tr-quantity
         label="Scale shows steps of"
         kind="mass"
-        unit="g"
+        inUnit="g"
         placeholder="not stated"
         [limits]="[0.001, 1000]"
         [value]="room().mixingKit?.scaleG ?? null"

@@ -1,5 +1,5 @@
 import { DatePipe } from '@angular/common';
-import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, input, output, signal, viewChild, type ElementRef } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { SEVERITY_WORD } from '../../core/assessment/wording';
@@ -28,7 +28,6 @@ import { TankFigureDrawing } from '../ui/tank-figure';
       <input
         nz-input
         #name
-        autofocus
         maxlength="80"
         [attr.aria-label]="'New name of ' + tank().name"
         [value]="tank().name"
@@ -103,6 +102,11 @@ export class TankCard {
   readonly archive = output<boolean>();
   readonly remove = output<void>();
   protected readonly renaming = signal(false);
+  private readonly name = viewChild<ElementRef<HTMLInputElement>>('name');
+
+  constructor() {
+    effect(() => this.name()?.nativeElement.select());
+  }
 
   protected readonly verdict = computed(() => {
     const judged = this.tank().judged;

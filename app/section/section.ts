@@ -178,24 +178,23 @@ export class Section {
     if (!assessment || !frame) return [];
     const drawn = new Map(this.animals().map((animal) => [animal.memberId, animal]));
     const perAnimal = new Map<string, number>();
-    return this.pressing()
-      .flatMap((finding) => {
-        const [subject = ''] = finding.subjects;
-        const animal = placeOf(finding) ? undefined : drawn.get(subject);
-        const nth = perAnimal.get(subject) ?? 0;
-        if (!animal || nth > 2) return [];
-        perAnimal.set(subject, nth + 1);
-        return [
-          {
-            key: finding.key,
-            severity: finding.severity,
-            label: plain(wordFinding(finding, assessment, this.units()).title),
-            x: frame.x0 + (animal.xMm + animal.lengthMm / 2) * frame.scale + nth * 15,
-            y: Math.max(frame.top + 8, frame.y0 - (animal.zMm + 4) * frame.scale - 8),
-          },
-        ];
-      })
-      .slice(0, MOST_MARKS);
+    const marks: { key: string; severity: string; label: string; x: number; y: number }[] = [];
+    for (const finding of this.pressing()) {
+      if (marks.length === MOST_MARKS) break;
+      const [subject = ''] = finding.subjects;
+      const animal = placeOf(finding) ? undefined : drawn.get(subject);
+      const nth = perAnimal.get(subject) ?? 0;
+      if (!animal || nth > 2) continue;
+      perAnimal.set(subject, nth + 1);
+      marks.push({
+        key: finding.key,
+        severity: finding.severity,
+        label: plain(wordFinding(finding, assessment, this.units()).title),
+        x: frame.x0 + (animal.xMm + animal.lengthMm / 2) * frame.scale + nth * 15,
+        y: Math.max(frame.top + 8, frame.y0 - (animal.zMm + 4) * frame.scale - 8),
+      });
+    }
+    return marks;
   });
 
   private readonly pressing = computed(() => this.view.open().filter(({ severity }) => severity === 'conflict' || severity === 'watch'));

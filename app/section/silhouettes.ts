@@ -23,8 +23,19 @@ const EYES: Partial<Record<Form, readonly [x: number, y: number, radius: number]
   salamander: [0.05, 0.4, 0.05],
 };
 
-/** The outline of an animal, scaled to millimetres, with its eye as a hole (fill rule evenodd). */
+const kept = new Map<string, string>();
+
+/** The outline of an animal, scaled to millimetres, with its eye as a hole (fill rule evenodd). One string for all of a kind. */
 export function bodyPath(form: Form, lengthMm: number, depthMm: number): string {
+  const key = `${form} ${lengthMm} ${depthMm}`;
+  const known = kept.get(key);
+  if (known !== undefined) return known;
+  const path = outlineOf(form, lengthMm, depthMm);
+  kept.set(key, path);
+  return path;
+}
+
+function outlineOf(form: Form, lengthMm: number, depthMm: number): string {
   const body = BODIES[form] ?? BODIES['slender-fish']!;
   let isX = true;
   const outline = body.replace(/-?\d*\.?\d+/g, (number) => {

@@ -1,7 +1,8 @@
 import { DatePipe } from '@angular/common';
-import { ChangeDetectionStrategy, Component, inject, output, signal, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, ElementRef, effect, inject, model, signal, viewChild } from '@angular/core';
 import { Router } from '@angular/router';
 import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzDrawerModule } from 'ng-zorro-antd/drawer';
 import { Section } from '../section/section';
 import { Library } from '../store/library';
 import type { Snapshot } from '../store/database';
@@ -20,56 +21,79 @@ const WHY: Readonly<Record<Snapshot['why'], string>> = {
 /** What goes in and out: the design as a file, its drawing, a sheet to print, and earlier states to go back to. */
 @Component({
   selector: 'tr-files',
-  imports: [DatePipe, NzButtonModule, Section],
+  imports: [DatePipe, NzButtonModule, NzDrawerModule, Section],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h3>This design</h3>
-    <p class="buttons">
-      <button nz-button type="button" (click)="exportFile()">Export as a file</button>
-      <button nz-button type="button" (click)="toSheet()">Summary to print</button>
-    </p>
-    <p class="small soft">The file carries the room and every catalogue entry it uses. The whole room is exported on the room’s page.</p>
-    <h3>Drawing</h3>
-    @if (view.design()?.vessel) {
-      <tr-section />
-      <p class="buttons">
-        <button nz-button type="button" (click)="svg()">Section as SVG</button>
-        <button nz-button type="button" (click)="png()">Section as PNG</button>
-      </p>
-    } @else {
-      <p class="soft">There is no vessel to draw yet.</p>
-    }
-    @if (problem(); as text) {
-      <p class="error" role="alert">{{ text }}</p>
-    }
-    <h3>Earlier states</h3>
-    <p class="buttons">
-      <button nz-button type="button" [disabled]="view.readOnly()" (click)="keep()">Keep this state</button>
-    </p>
-    <ul>
-      @for (snapshot of snapshots(); track snapshot.id) {
-        <li>
-          <span>
-            {{ snapshot.at | date: 'd MMM y, HH:mm' }}
-            <span class="soft small">{{ why[snapshot.why] }}, edit {{ snapshot.design.rev }}</span>
-          </span>
-          <button
-            nz-button
-            type="button"
-            [disabled]="view.readOnly() || snapshot.design.rev === view.design()?.rev"
-            [attr.aria-label]="'Go back to edit ' + snapshot.design.rev"
-            (click)="restore(snapshot)"
-          >
-            Go back
-          </button>
-        </li>
-      } @empty {
-        <li class="soft">None yet. One is kept each time the tank is opened, and whenever you ask for it.</li>
-      }
-    </ul>
-    <p class="small soft">Going back is an edit like any other: undo takes it back. The last 20 states are kept.</p>
+    <nz-drawer nzPlacement="right" [nzVisible]="visible()" [nzWidth]="420" [nzClosable]="false" (nzOnClose)="visible.set(false)">
+      <ng-container *nzDrawerContent>
+        @if (visible()) {
+          <div role="dialog" aria-modal="true" aria-labelledby="files-heading">
+            <p class="head">
+              <strong id="files-heading">Files and earlier states</strong>
+              <button nz-button #close type="button" (click)="visible.set(false)">Close</button>
+            </p>
+            <h3>This design</h3>
+            <p class="buttons">
+              <button nz-button type="button" (click)="exportFile()">Export as a file</button>
+              <button nz-button type="button" (click)="toSheet()">Summary to print</button>
+            </p>
+            <p class="small soft">
+              The file carries the room and every catalogue entry it uses. The whole room is exported on the room’s page.
+            </p>
+            <h3>Drawing</h3>
+            @if (view.design()?.vessel) {
+              <tr-section />
+              <p class="buttons">
+                <button nz-button type="button" (click)="svg()">Section as SVG</button>
+                <button nz-button type="button" (click)="png()">Section as PNG</button>
+              </p>
+            } @else {
+              <p class="soft">There is no vessel to draw yet.</p>
+            }
+            @if (problem(); as text) {
+              <p class="error" role="alert">{{ text }}</p>
+            }
+            <h3>Earlier states</h3>
+            <p class="buttons">
+              <button nz-button type="button" [disabled]="view.readOnly()" (click)="keep()">Keep this state</button>
+            </p>
+            <ul>
+              @for (snapshot of snapshots(); track snapshot.id) {
+                <li>
+                  <span>
+                    {{ snapshot.at | date: 'd MMM y, HH:mm' }}
+                    <span class="soft small">{{ why[snapshot.why] }}, edit {{ snapshot.design.rev }}</span>
+                  </span>
+                  <button
+                    nz-button
+                    type="button"
+                    [disabled]="view.readOnly() || snapshot.design.rev === view.design()?.rev"
+                    [attr.aria-label]="'Go back to edit ' + snapshot.design.rev"
+                    (click)="restore(snapshot)"
+                  >
+                    Go back
+                  </button>
+                </li>
+              } @empty {
+                <li class="soft">None yet. One is kept each time the tank is opened, and whenever you ask for it.</li>
+              }
+            </ul>
+            <p class="small soft">Going back is an edit like any other: undo takes it back. The last 20 states are kept.</p>
+          </div>
+        }
+      </ng-container>
+    </nz-drawer>
   `,
   styles: `
+    .head {
+      display: flex;
+      align-items: center;
+      justify-content: space-between;
+      margin-bottom: 12px;
+      strong {
+        font: 600 18px var(--display);
+      }
+    }
     h3 {
       margin: 16px 0 6px;
       &:first-child {
@@ -98,7 +122,7 @@ const WHY: Readonly<Record<Snapshot['why'], string>> = {
   `,
 })
 export class Files {
-  readonly closed = output<void>();
+  readonly visible = model(false);
   protected readonly view = inject(TankView);
   private readonly store = inject(TankStore);
   private readonly library = inject(Library);
@@ -108,8 +132,14 @@ export class Files {
   protected readonly snapshots = signal<Snapshot[]>([]);
   protected readonly problem = signal<string | null>(null);
 
+  private readonly close = viewChild('close', { read: ElementRef<HTMLButtonElement> });
+
   constructor() {
-    void this.refresh();
+    effect(() => {
+      if (this.visible()) void this.refresh();
+    });
+    // the keyboard goes with the eye
+    effect(() => this.close()?.nativeElement.focus());
   }
 
   private async refresh(): Promise<void> {
@@ -123,7 +153,7 @@ export class Files {
 
   protected toSheet(): void {
     const id = this.view.design()?.id;
-    this.closed.emit();
+    this.visible.set(false);
     if (id) void this.router.navigate(['/tank', id, 'sheet']);
   }
 

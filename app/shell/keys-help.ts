@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, model } from '@angular/core';
 import { NzModalModule } from 'ng-zorro-antd/modal';
 import { BENCHES } from './benches';
 
@@ -52,9 +52,5 @@ import { BENCHES } from './benches';
 })
 export class KeysHelp {
   protected readonly benches = BENCHES;
-  protected readonly visible = signal(false);
-
-  open(): void {
-    this.visible.set(true);
-  }
+  readonly visible = model(false);
 }

@@ -20,6 +20,24 @@ import { BENCHES } from './benches';
 import { controlOf, reach } from './controls';
 import { Why } from './why';
 
+interface Entry {
+  finding: Finding;
+  /** The user's reason; null while it is open. */
+  accepted: string | null;
+}
+
+interface Row extends Entry {
+  title: string;
+  reason: string;
+  toState: boolean;
+  basis: string | null;
+  remedies: { remedy: Remedy; stale: boolean; action: string; effect: string; opens: string | null }[];
+  shortfall: string | null;
+}
+
+/** Enough to begin with; more at a press. */
+const AT_FIRST = 30;
+
 /** Findings, worst first; each opens to its reason, basis and remedies with what they would change. */
 @Component({
   selector: 'tr-ledger',
@@ -57,30 +75,30 @@ export class Ledger {
   /** The remedy that is being compared. */
   protected readonly comparing = signal<string | null>(null);
 
-  private readonly rows = computed(() => {
-    const assessment = this.view.assessment();
-    const accepted = this.view.design()?.accepted ?? {};
+  /** How many of the open ones are written out; a crowded tank has hundreds. */
+  protected readonly limit = signal(AT_FIRST);
+
+  /** A finding in words, with what can be done about it. Only what is on show is put into words. */
+  private worded({ finding, accepted }: Entry): Row {
+    const assessment = this.view.assessment()!;
     const units = this.units();
-    const helps = this.view.helps();
-    return (assessment?.findings ?? []).map((finding) => {
-      const help = helps?.get(finding.key);
-      return {
-        finding,
-        ...wordFinding(finding, assessment!, units),
-        // what is still to be stated has no basis, and is not a thing to accept
-        toState: finding.code.endsWith('.not-stated') || finding.code === 'stocking.not-chosen',
-        basis: finding.severity === 'unknown' && finding.basis === 'measured' ? null : BASIS_WORD[finding.basis],
-        accepted: Object.hasOwn(accepted, finding.key) ? (accepted[finding.key] ?? null) : null,
-        // those of the revision before stay in sight until the new ones have been tried out
-        remedies: (finding.severity === 'fits' ? [] : (help?.remedies ?? [])).map((remedy) => ({
-          remedy,
-          stale: remedy.baseRev !== assessment!.world.design.rev,
-          ...wordRemedy(remedy, finding, assessment!, units),
-        })),
-        shortfall: help && wordShortfall(help, finding, units),
-      };
-    });
-  });
+    const help = finding.severity === 'fits' ? undefined : this.view.helps()?.get(finding.key);
+    return {
+      finding,
+      accepted,
+      ...wordFinding(finding, assessment, units),
+      // what is still to be stated has no basis, and is not a thing to accept
+      toState: finding.code.endsWith('.not-stated') || finding.code === 'stocking.not-chosen',
+      basis: finding.severity === 'unknown' && finding.basis === 'measured' ? null : BASIS_WORD[finding.basis],
+      // those of the revision before stay in sight until the new ones have been tried out
+      remedies: (help?.remedies ?? []).map((remedy) => ({
+        remedy,
+        stale: remedy.baseRev !== assessment.world.design.rev,
+        ...wordRemedy(remedy, finding, assessment, units),
+      })),
+      shortfall: help ? wordShortfall(help, finding, units) : null,
+    };
+  }
 
   /** The bench in sight, by the address. */
   private readonly here = toSignal(
@@ -92,14 +110,19 @@ export class Ledger {
     { initialValue: '' },
   );
 
-  private readonly shown = computed(() => {
+  private readonly shown = computed((): Entry[] => {
+    const assessment = this.view.assessment();
+    const accepted = this.view.design()?.accepted ?? {};
     const query = this.query().trim().toLowerCase();
     const bench = this.scope() === 'bench' ? this.here() : null;
-    return this.rows().filter(
-      ({ finding, title, reason }) =>
-        (bench === null || finding.bench === bench || controlOf(finding).bench === bench) &&
-        (query === '' || plain(`${title} ${reason}`).toLowerCase().includes(query)),
-    );
+    const mentions = (finding: Finding) => {
+      if (query === '' || !assessment) return true;
+      const { title, reason } = wordFinding(finding, assessment, this.units());
+      return plain(`${title} ${reason}`).toLowerCase().includes(query);
+    };
+    return (assessment?.findings ?? [])
+      .filter((finding) => (bench === null || finding.bench === bench || controlOf(finding).bench === bench) && mentions(finding))
+      .map((finding) => ({ finding, accepted: Object.hasOwn(accepted, finding.key) ? (accepted[finding.key] ?? null) : null }));
   });
 
   protected readonly groups = computed(() => {
@@ -113,9 +136,16 @@ export class Ledger {
     };
   });
 
+  protected readonly unknownRows = computed(() => (this.unknownOpen() ? this.groups().unknown.map((entry) => this.worded(entry)) : []));
+  protected readonly fitRows = computed(() => (this.showFits() ? this.groups().fits.map((entry) => this.worded(entry)) : []));
+  protected readonly acceptedRows = computed(() => (this.showAccepted() ? this.groups().accepted.map((entry) => this.worded(entry)) : []));
+  protected readonly moreThanShown = computed(() => Math.max(0, this.groups().open.length - this.limit()));
+
   /** What is open, under headings of its own where that was asked for. */
   protected readonly headed = computed(() => {
-    const { open } = this.groups();
+    const open = this.groups()
+      .open.slice(0, this.limit())
+      .map((entry) => this.worded(entry));
     const by = this.groupBy();
     if (by === 'severity') return [{ heading: null, rows: open }];
     const assessment = this.view.assessment();

@@ -1,4 +1,16 @@
-import { ChangeDetectionStrategy, Component, ElementRef, computed, effect, inject, input, output, signal, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  ElementRef,
+  computed,
+  effect,
+  inject,
+  input,
+  model,
+  output,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { Router } from '@angular/router';
 import Fuse from 'fuse.js';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -74,7 +86,7 @@ export class Palette {
 
   private readonly queryBox = viewChild<string, ElementRef<HTMLInputElement>>('queryBox', { read: ElementRef });
 
-  protected readonly visible = signal(false);
+  readonly visible = model(false);
   protected readonly query = signal('');
   protected readonly at = signal(0);
   private readonly commands: readonly Command[] = [
@@ -94,16 +106,14 @@ export class Palette {
   );
 
   constructor() {
+    effect(() => {
+      if (this.visible()) this.search('');
+    });
     // the dialog takes the focus itself a frame after it opens; the box takes it from there
     effect(() => {
       const box = this.queryBox()?.nativeElement;
       if (box) requestAnimationFrame(() => requestAnimationFrame(() => box.focus()));
     });
-  }
-
-  open(): void {
-    this.search('');
-    this.visible.set(true);
   }
 
   protected search(query: string): void {

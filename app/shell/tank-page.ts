@@ -16,7 +16,6 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { Title } from '@angular/platform-browser';
 import { Router, RouterLink, RouterOutlet } from '@angular/router';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzDrawerModule } from 'ng-zorro-antd/drawer';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { tinykeys } from 'tinykeys';
 import type { Severity } from '../../core/calculation/finding';
@@ -35,6 +34,7 @@ import { Palette } from './palette';
 import { SaveMark } from '../ui/save-mark';
 import { TankView } from '../store/tank-view';
 import { UnitsMenu } from '../ui/units-menu';
+import { Why } from './why';
 import { WhyDrawer } from './why-drawer';
 import { WindowStrip } from './window-strip';
 
@@ -45,7 +45,6 @@ import { WindowStrip } from './window-strip';
     RouterOutlet,
     RouterLink,
     NzButtonModule,
-    NzDrawerModule,
     NzInputModule,
     FileDrop,
     Files,
@@ -79,8 +78,9 @@ export class TankPage implements OnInit, OnDestroy {
   protected readonly ledgerOpen = signal(false);
   /** Why a file that was dropped here was refused. */
   protected readonly notTaken = signal<readonly string[]>([]);
-  protected readonly help = viewChild.required(KeysHelp);
-  protected readonly palette = viewChild.required(Palette);
+  protected readonly helpOpen = signal(false);
+  protected readonly paletteOpen = signal(false);
+  protected readonly why = inject(Why);
   private readonly nameField = viewChild<ElementRef<HTMLInputElement>>('nameField');
   private stopKeys: () => void = () => undefined;
 
@@ -131,10 +131,10 @@ export class TankPage implements OnInit, OnDestroy {
       '$mod+y': unlessTyping(() => this.redo()),
       '$mod+k': (event) => {
         event.preventDefault();
-        this.palette().open();
+        this.paletteOpen.set(true);
       },
-      'Shift+?': unlessTyping(() => this.help().open()),
-      '?': unlessTyping(() => this.help().open()),
+      'Shift+?': unlessTyping(() => this.helpOpen.set(true)),
+      '?': unlessTyping(() => this.helpOpen.set(true)),
     });
   }
 

@@ -2,7 +2,8 @@ import { Injectable } from '@angular/core';
 import { BehaviorSubject, firstValueFrom, from, fromEvent, map, shareReplay } from 'rxjs';
 import { indexCatalogue, type Catalogue } from '../../core/catalogue/catalogue';
 import { Design, emptyDesign } from '../../core/design/design';
-import { readDesignFile, type Read, newerThan } from '../../core/design/document';
+import type { Read } from '../../core/design/document';
+import { newerThan } from '../../core/design/version';
 import { applyEdit, refusalsOf } from '../../core/design/edit';
 import { migrateDesign, migrateRoom } from '../../core/design/migrate';
 import { emptyRoom, Room, ROOM_SCHEMA } from '../../core/design/room';
@@ -192,6 +193,7 @@ export class Library {
 
   /** Puts a file's design in as a new one beside those that are here; its room comes along if this store has none of that id. */
   async importDesign(text: string): Promise<Read<Design>> {
+    const { readDesignFile } = await import('../../core/design/document');
     const read = readDesignFile(text);
     if (!read.ok) return read;
     const { design, room } = read.document;

@@ -1,18 +1,6 @@
 import { Injectable, inject } from '@angular/core';
 import type { Operation } from 'rfc6902';
-import {
-  BehaviorSubject,
-  Observable,
-  asyncScheduler,
-  combineLatest,
-  distinctUntilChanged,
-  filter,
-  map,
-  of,
-  shareReplay,
-  subscribeOn,
-  switchMap,
-} from 'rxjs';
+import { BehaviorSubject, Observable, combineLatest, distinctUntilChanged, filter, map, shareReplay, switchMap, tap } from 'rxjs';
 import { assess, type Assessment } from '../../core/assessment/assess';
 import type { DeriveCache } from '../../core/assessment/derive';
 import { helpFor, type Help } from '../../core/assessment/remedies/offer';
@@ -41,6 +29,7 @@ export class TankStore {
   private readonly open$ = new BehaviorSubject<OpenTank | null>(null);
   private lock: WriteLock | null = null;
   private cache: DeriveCache = new Map();
+  private shown: Assessment | null = null;
 
   private readonly tank$ = this.open$.pipe(filter((open) => open !== null));
   readonly designState$: Observable<DocumentState<Design>> = this.tank$.pipe(switchMap(({ design }) => design.state$));
@@ -60,12 +49,13 @@ export class TankStore {
         ),
       ]).pipe(map(([d, r]) => assess({ design: d, room: r, catalogue }, this.cache))),
     ),
+    tap((assessment) => (this.shown = assessment)),
     shareReplay(1),
   );
 
   /** Remedies are tried out after the verdict is on the screen, and dropped when a newer verdict comes. */
   readonly helps$: Observable<Helps> = this.assessment$.pipe(
-    switchMap((assessment) => of(assessment).pipe(subscribeOn(asyncScheduler, 30), map(allHelps))),
+    switchMap((assessment) => inSlices(helpsOf(assessment))),
     shareReplay(1),
   );
 
@@ -87,13 +77,19 @@ export class TankStore {
     this.cache = new Map();
     const roomStore = new DocumentStore<Room>(room, null, Room, (document) => this.library.saveRoom(document));
     const design = new DocumentStore<Design>(stored.design, stored.savedAt, Design, async (document) => {
-      const world = { design: document, room: roomStore.state.document, catalogue };
-      await this.library.saveDesign(document, judgedSummary(assess(world, new Map(this.cache))));
+      await painted();
+      await this.library.saveDesign(document, judgedSummary(this.judged(document, roomStore.state.document, catalogue)));
     });
     this.open$.next({ design, room: roomStore, catalogue });
     await this.lockFor(id, false);
     if (this.lock) void this.library.keepSnapshot(stored.design, 'opened');
     return true;
+  }
+
+  /** The judgement of a state that is to be saved: the one on the screen, if it is of that state. */
+  private judged(design: Design, room: Room, catalogue: Catalogue): Assessment {
+    const { shown } = this;
+    return shown?.world.design === design && shown.world.room === room ? shown : assess({ design, room, catalogue }, new Map(this.cache));
   }
 
   close(): void {
@@ -171,8 +167,47 @@ export class TankStore {
   }
 }
 
-function allHelps(assessment: Assessment): Helps {
-  return new Map(
-    assessment.findings.filter(({ severity }) => severity !== 'fits').map((finding) => [finding.key, helpFor(assessment, finding)]),
-  );
+/** Most findings whose remedies are tried out; a crowded tank has hundreds, and the worst come first. */
+const MOST_HELPED = 60;
+const SLICE_MS = 6;
+
+/** Tries out the remedies of one finding after another; the last thing it yields is all of them. */
+function* helpsOf(assessment: Assessment): Generator<Helps | null> {
+  const helps = new Map<string, Help>();
+  const wanting = assessment.findings.filter(({ severity }) => severity !== 'fits');
+  const pressing = wanting.filter(({ severity }) => severity !== 'unknown').slice(0, MOST_HELPED);
+  for (const finding of [...pressing, ...wanting.filter(({ severity }) => severity === 'unknown').slice(0, MOST_HELPED)]) {
+    helps.set(finding.key, helpFor(assessment, finding));
+    yield null;
+  }
+  yield helps;
+}
+
+/** Runs a generator in slices between frames, so that the hand is never held up; dropped when a newer one comes. */
+function inSlices<T>(steps: Generator<T | null>): Observable<T> {
+  return new Observable((subscriber) => {
+    let timer: ReturnType<typeof setTimeout>;
+    const slice = () => {
+      const until = performance.now() + SLICE_MS;
+      while (performance.now() < until) {
+        const { value, done } = steps.next() as IteratorResult<T | null, undefined>;
+        if (done) return subscriber.complete();
+        if (value !== null && value !== undefined) subscriber.next(value);
+      }
+      timer = setTimeout(slice, 0);
+    };
+    timer = setTimeout(slice, 30);
+    return () => clearTimeout(timer);
+  });
+}
+
+/** After the next frame is painted, or soon where none is painted. */
+function painted(): Promise<void> {
+  return new Promise((resolve) => {
+    const late = setTimeout(resolve, 80);
+    requestAnimationFrame(() => {
+      clearTimeout(late);
+      setTimeout(resolve, 0);
+    });
+  });
 }

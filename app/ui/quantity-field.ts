@@ -87,11 +87,11 @@ export class QuantityField {
   protected readonly reason = signal<string | null>(null);
   private readonly units = inject(PreferencesStore).units;
   /** A unit of its own, where the chosen one would be clumsy: panes and gaps in mm. */
-  readonly unitName = input<string | null>(null, { alias: 'unit' });
-  protected readonly unit = computed(() => this.unitName() ?? unitOf(this.kind(), this.units()).unit);
+  readonly inUnit = input<string | null>(null);
+  protected readonly unit = computed(() => this.inUnit() ?? unitOf(this.kind(), this.units()).unit);
   protected readonly text = computed(() => {
     const value = this.value();
-    const own = this.unitName();
+    const own = this.inUnit();
     const shown = (canonical: number) =>
       own === null
         ? formatNumber(this.kind(), canonical, this.units())

@@ -96,8 +96,8 @@ export class VesselBench {
   });
 
   protected readonly glass = computed(() => {
-    const needed = this.view.derived()?.['vessel.glass-needed'];
-    return needed?.value == null ? null : `${needed.value.toFixed(1)} mm`;
+    const needed = this.view.derived()?.['vessel.glass-needed'].value ?? null;
+    return needed === null ? null : `${needed.toFixed(1)} mm`;
   });
 
   protected readonly drain = computed(() => {

@@ -2,13 +2,13 @@ import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex } from '@noble/hashes/utils.js';
 import { strFromU8, strToU8, Unzip, UnzipInflate, zipSync, type UnzipFile } from 'fflate';
 import * as z from 'zod';
-import { Design } from './design';
-import { newerThan, type Read } from './document';
+import { Design, DESIGN_SCHEMA } from './design';
+import type { Read } from './document';
 import { refusalsOf, type Refusal } from './edit';
 import { migrateDesign, migrateRoom } from './migrate';
 import { readJson } from './outside-json';
-import { DESIGN_SCHEMA } from './design';
 import { Room, ROOM_SCHEMA } from './room';
+import { newerThan } from './version';
 
 /** A room with all its designs. */
 export interface RoomArchive {

@@ -4,6 +4,7 @@ import { refusalsOf, type Refusal } from './edit';
 import { migrateDesign, migrateRoom } from './migrate';
 import { readJson } from './outside-json';
 import { Room, ROOM_SCHEMA } from './room';
+import { newerThan } from './version';
 
 /** A design with the room it stands in, as a file. */
 export const DesignFile = z
@@ -47,17 +48,6 @@ export function readDesignFile(text: string): Read<DesignFile> {
   if (newer) return { ok: false, refusals: [newer] };
   const parsed = DesignFile.safeParse({ ...json, design: migrateDesign(json['design']), room: migrateRoom(json['room']) });
   return parsed.success ? { ok: true, document: parsed.data } : { ok: false, refusals: refusalsOf(parsed.error) };
-}
-
-/** A refusal when a document was written by a newer version than this one reads. */
-export function newerThan(document: unknown, name: string, current: number): Refusal | null {
-  const version = document !== null && typeof document === 'object' && 'schema' in document ? document.schema : null;
-  return typeof version === 'number' && version > current
-    ? {
-        path: `${name}.schema`,
-        reason: `written by a newer Terroir (version ${version}; this one reads up to ${current}). Update, then open it again`,
-      }
-    : null;
 }
 
 function refuse(path: string, reason: string): { ok: false; refusals: Refusal[] } {

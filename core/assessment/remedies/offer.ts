@@ -58,38 +58,53 @@ export function isBetter(before: Finding, after: Finding | null): boolean {
   return before.excess !== null && after.excess !== null && after.excess < before.excess - 1e-9;
 }
 
-const trialsOf = oncePer(() => new Map<string, Assessment | null>());
+/** A proposal tried out on a copy of the design. */
+interface Trial {
+  after: ReadonlyMap<string, Finding>;
+  /** Keys of conflicts and things to watch that it mends. */
+  mends: ReadonlySet<string>;
+  opens: readonly Finding[];
+}
+
+const beforeOf = oncePer(({ findings }) => new Map(findings.map((finding) => [finding.key, finding])));
+const trialsOf = oncePer(() => new Map<string, Trial | null>());
 
 /** The judgement of the patched design; one patch that many findings ask for is tried out once. */
-function trial(assessment: Assessment, { patch }: Proposal): Assessment | null {
+function trial(assessment: Assessment, { patch }: Proposal): Trial | null {
   const trials = trialsOf(assessment);
   const key = JSON.stringify(patch);
-  let next = trials.get(key);
-  if (next === undefined) {
+  let found = trials.get(key);
+  if (found === undefined) {
     const applied = applyEdit(assessment.world.design, patch, Design);
-    next = applied.ok ? assess({ ...assessment.world, design: applied.document }, new Map(assessment.kept)) : null;
-    trials.set(key, next);
+    found = applied.ok ? tried(assessment, assess({ ...assessment.world, design: applied.document }, new Map(assessment.kept))) : null;
+    trials.set(key, found);
   }
-  return next;
+  return found;
+}
+
+function tried(assessment: Assessment, { findings }: Assessment): Trial {
+  const after = new Map(findings.map((finding) => [finding.key, finding]));
+  const pressing = assessment.findings.filter(({ severity }) => severity === 'conflict' || severity === 'watch');
+  return {
+    after,
+    mends: new Set(pressing.filter((finding) => isBetter(finding, after.get(finding.key) ?? null)).map(({ key }) => key)),
+    opens: newConflicts(beforeOf(assessment), findings),
+  };
 }
 
 function tryOut(assessment: Assessment, finding: Finding, proposal: Proposal, index: number): Remedy | null {
   const next = trial(assessment, proposal);
   if (!next) return null;
-  const after = next.findings.find(({ key }) => key === finding.key) ?? null;
+  const after = next.after.get(finding.key) ?? null;
   if (!isBetter(finding, after)) return null;
-  const before = new Map(assessment.findings.map((f) => [f.key, f]));
   return {
     ...proposal,
     id: `${proposal.kind}-${index}:${finding.key}`,
     findingKey: finding.key,
     baseRev: assessment.world.design.rev,
     after,
-    opens: newConflicts(before, next.findings),
-    alsoMends: assessment.findings.filter((f) => {
-      if (f.key === finding.key || (f.severity !== 'conflict' && f.severity !== 'watch')) return false;
-      return isBetter(f, next.findings.find(({ key }) => key === f.key) ?? null);
-    }).length,
+    opens: next.opens,
+    alsoMends: next.mends.size - (next.mends.has(finding.key) ? 1 : 0),
   };
 }
 

@@ -43,11 +43,16 @@ unverified), \`invented\` (demo only) or \`measured\` (the user's own). Outside 
    furthest apart cannot be kept together.
 2. **Plan.** GH, KH, conductivity and salinity of the room's sources mix in proportion to volume. pH is not mixed: it is computed from the
    blended alkalinity in balance with the CO₂ of a lightly stocked tank (1200 µatm), with a band from 4000 to 420 µatm (common practice).
-   Unheated water follows the room's year; a heater or cooler holds it at its set-point.
+   The tank's year is a heat balance: unheated water settles where it gives off what its gear puts in, a little below the room when it is open; a heater
+   or cooler holds its set-point as far as its power goes. Without a vessel the water is taken to follow the room.
 3. **Verdict.** Outside what it survives, with all of the doubt: conflict. Outside its comfort, or a band that crosses the edge: watch.
    Inside: fits. What is not stated or not known: unknown, never fine. Floor or water below 60 % of the need is a conflict; a group below
    half of the fewest that settle too.
-4. **Remedies.** Each is a small patch that is tried out on a copy; only what lowers the severity or the excess is offered, with every
+4. **Company.** A grown animal no deeper than a hunter's mouth is wide is swallowed; within a fifth of that the smaller ones are. Young
+   of those that are to breed are held against every mouth. Nippers against long fins, territories against the floor, the shy against the
+   bold, lines that cross, crowded strata, and every opening against the thinnest body: common practice, written down as cases in
+   \`core/testing/stocking-cases.ts\` before the rules were.
+5. **Remedies.** Each is a small patch that is tried out on a copy; only what lowers the severity or the excess is offered, with every
    conflict it would open elsewhere. The blend is searched over all pairs of sources in steps of 5 %: fewest conflicts, then fewest
    watches, then least excess, then least RO. What no remedy reaches is said. A strong acid is never one.
 

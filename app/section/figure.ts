@@ -1,9 +1,4 @@
-import { assess, worst, type Assessment } from '../../core/assessment/assess';
-import { plain, nameOf } from '../../core/assessment/wording';
-import type { Catalogue } from '../../core/catalogue/catalogue';
-import type { Design } from '../../core/design/design';
-import type { Room } from '../../core/design/room';
-import { judgedBy, type TankSummary } from '../store/summary';
+import type { Assessment } from '../../core/assessment/assess';
 import { drawAnimals, drawPlants, vesselPath, waterPath } from './section-geometry';
 
 /** A tank small, as paths in millimetres: x to the right, y down from the inside bottom. */
@@ -37,25 +32,4 @@ export function figureOf({ world: { design, catalogue }, derived }: Assessment):
       .slice(0, MOST.animals)
       .map(({ path, xMm, zMm, flip, lengthMm, fill }) => ({ path, xMm: xMm + (flip ? lengthMm : 0), zMm, scaleX: flip ? -1 : 1, fill })),
   };
-}
-
-/** The verdict on a tank as its card shows it. */
-export function judgedSummary(assessment: Assessment): NonNullable<TankSummary['judged']> {
-  const { world, findings } = assessment;
-  const { design, room, catalogue } = world;
-  const open = findings.filter(({ key }) => !Object.hasOwn(design.accepted, key));
-  const [target] = design.brief.targetStockIds;
-  return {
-    worst: worst(open) ?? 'unknown',
-    conflicts: open.filter(({ severity }) => severity === 'conflict').length,
-    watches: open.filter(({ severity }) => severity === 'watch').length,
-    target: target === undefined ? null : plain(nameOf(target, assessment)),
-    figure: figureOf(assessment),
-    by: judgedBy(room, catalogue.edition),
-  };
-}
-
-/** Judges a design for its card. */
-export function judgeForCard(design: Design, room: Room, catalogue: Catalogue): NonNullable<TankSummary['judged']> {
-  return judgedSummary(assess({ design, room, catalogue }));
 }

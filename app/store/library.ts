@@ -62,7 +62,7 @@ export class Library {
   /** Judges again, for their cards, the tanks whose verdict rests on another state of the room or the catalogue. */
   async judgeAgain(room: Room, summaries: readonly TankSummary[]): Promise<TankSummary[]> {
     const catalogue = await this.catalogue();
-    const { judgeForCard } = await import('../section/figure');
+    const { judgeForCard } = await import('./judge-card');
     const by = judgedBy(room, catalogue.edition);
     const fresh: TankSummary[] = [];
     for (const summary of summaries) {

@@ -8,7 +8,7 @@ import type { Remedy } from '../../core/assessment/remedies/remedy';
 import type { Catalogue } from '../../core/catalogue/catalogue';
 import { Design } from '../../core/design/design';
 import { Room } from '../../core/design/room';
-import { judgedSummary } from '../section/figure';
+import { judgedSummary } from './judge-card';
 import { DocumentStore, type DocumentState } from './document-store';
 import { Library } from './library';
 import { acquireWriteLock, type WriteLock } from './write-lock';

@@ -1,11 +1,13 @@
 import fc from 'fast-check';
 import type { Operation } from 'rfc6902';
 import fixture from './fixtures/design-v1.json';
+import fixture2 from './fixtures/design-v2.json';
 import { catalogueData } from '../../catalogue';
 import { peatPocket, weedyThicket, lowBarn } from '../testing/tanks';
 import { Design, DESIGN_SCHEMA, emptyDesign, inOrder, nextOrder } from './design';
 import { readDesignFile } from './document';
 import { applyEdit, PatchSchema, pointer } from './edit';
+import { migrateDesign, migrateRoom } from './migrate';
 import { Room } from './room';
 
 const apply = (patch: readonly Operation[], design = weedyThicket) => applyEdit(design, patch, Design);
@@ -15,6 +17,29 @@ describe('a design document', () => {
     const read = readDesignFile(JSON.stringify(fixture));
     expect(read.ok ? read.document.design.name : read.refusals).toEqual('Frozen peat pocket');
     expect(DESIGN_SCHEMA).toBe(2);
+  });
+
+  it('of version 2 is read as it stands', () => {
+    const read = readDesignFile(JSON.stringify(fixture2));
+    expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual(fixture2.design);
+  });
+
+  it('of version 1 comes up with what it said, and the rest unknown', () => {
+    const read = readDesignFile(JSON.stringify(fixture));
+    if (!read.ok) return fail(read.refusals);
+    const { vessel, archived, equipment } = read.document.design;
+    expect(archived).toBeFalse();
+    expect(vessel?.leakTest.value).toEqual(fixture.design.vessel.leakTested.value ? { dry: true, days: null, filterRan: null } : null);
+    expect([vessel?.glassMm.value, vessel?.rim.value, vessel?.sump]).toEqual([null, null, null]);
+    expect(Object.values(equipment).every(({ powerW, sizeMm }) => powerW === null && sizeMm === null)).toBeTrue();
+    expect(read.document.room.humidityPct.value).toBeNull();
+  });
+
+  it('that is no document is left to the schema', () => {
+    for (const odd of [null, 7, [], { schema: 1 }, { schema: 1, vessel: 'tank', equipment: [1] }, { schema: 99 }]) {
+      expect(Design.safeParse(migrateDesign(odd)).success).toBeFalse();
+      expect(Room.safeParse(migrateRoom(odd)).success).toBeFalse();
+    }
   });
 
   it('begins with nothing chosen, and is sound so', () => {

@@ -102,9 +102,6 @@ const KIND_WORD: Readonly<Record<OnHandKind, string>> = {
     </p>
   `,
   styles: `
-    .scroll {
-      overflow-x: auto;
-    }
     .amount {
       width: 130px;
     }

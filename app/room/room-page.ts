@@ -9,6 +9,7 @@ import type { Design } from '../../core/design/design';
 import { Room } from '../../core/design/room';
 import { DocumentStore, type DocumentState } from '../store/document-store';
 import { Library } from '../store/library';
+import { PreferencesStore } from '../store/preferences';
 import type { TankSummary } from '../store/summary';
 import { download, fileStem } from '../ui/download';
 import { FileDrop } from '../ui/file-drop';
@@ -51,6 +52,7 @@ interface Gone {
 export class RoomPage {
   readonly roomId = input<string>();
   private readonly library = inject(Library);
+  private readonly units = inject(PreferencesStore).units;
   private readonly router = inject(Router);
   private readonly title = inject(Title);
 
@@ -93,9 +95,9 @@ export class RoomPage {
     effect(() => this.title.setTitle(`${this.room()?.name ?? 'Rooms'} · Terroir`));
     // cards are shown from their summaries; those judged in another state of the room are judged again behind them
     effect(() => {
-      const [room, tanks, catalogue] = [this.room(), this.tanks(), this.catalogue()];
+      const [room, tanks, catalogue, units] = [this.room(), this.tanks(), this.catalogue(), this.units()];
       if (!room || !catalogue || tanks.length === 0) return;
-      void this.library.judgeAgain(room, tanks).then((fresh) => {
+      void this.library.judgeAgain(room, tanks, units).then((fresh) => {
         if (fresh.length === 0) return;
         const renewed = new Map(fresh.map((summary) => [summary.id, summary]));
         this.tanks.update((list) => list.map((tank) => (tank.savedAt === renewed.get(tank.id)?.savedAt ? renewed.get(tank.id)! : tank)));

@@ -87,9 +87,6 @@ function originOf(source: RoomSource): string {
     </p>
   `,
   styles: `
-    .scroll {
-      overflow-x: auto;
-    }
     .reading {
       width: 74px;
     }

@@ -4,13 +4,14 @@ import { RouterLink } from '@angular/router';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { SEVERITY_WORD } from '../../core/assessment/wording';
 import type { TankSummary } from '../store/summary';
+import { LatinText } from '../ui/latin-text';
 import { SeverityGlyph } from '../ui/severity-glyph';
 import { TankFigureDrawing } from '../ui/tank-figure';
 
 /** One tank of the room: how it looks, its worst finding, when it was saved. */
 @Component({
   selector: 'tr-tank-card',
-  imports: [RouterLink, DatePipe, NzInputModule, SeverityGlyph, TankFigureDrawing],
+  imports: [RouterLink, DatePipe, NzInputModule, LatinText, SeverityGlyph, TankFigureDrawing],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <a [routerLink]="['/tank', tank().id, 'livestock']">
@@ -19,6 +20,9 @@ import { TankFigureDrawing } from '../ui/tank-figure';
       <em>{{ tank().judged ? (tank().judged!.target ?? 'nothing chosen yet') : '…' }}</em>
       @if (tank().judged; as judged) {
         <span class="state"><tr-severity [severity]="judged.worst" [silent]="true" /> {{ verdict() }}</span>
+        @if (judged.says) {
+          <span class="says small"><tr-latin [text]="judged.says" /></span>
+        }
       } @else {
         <span class="state soft">being judged …</span>
       }

@@ -2,6 +2,7 @@ import { TestBed } from '@angular/core/testing';
 import { provideZonelessChangeDetection } from '@angular/core';
 import fixture from '../../core/design/fixtures/design-v1.json';
 import { lowBarn, weedyThicket } from '../../core/testing/tanks';
+import { METRIC, US } from '../../core/quantity/format';
 import { database } from './database';
 import { Library } from './library';
 import { takeIn } from './take-in';
@@ -122,15 +123,20 @@ describe('the library', () => {
     const library = await emptied();
     await library.layDemo();
     const room = (await library.room('low-barn'))!;
-    const first = await library.judgeAgain(room, await library.summaries('low-barn'));
+    const first = await library.judgeAgain(room, await library.summaries('low-barn'), METRIC);
     expect(first.length).toBe(4);
     const stored = await library.summaries('low-barn');
     expect(stored.every(({ judged }) => judged?.figure?.water.startsWith('M'))).toBeTrue();
     expect(stored.find(({ id }) => id === 'weedy-thicket')?.judged).toEqual(
-      jasmine.objectContaining({ worst: 'conflict', target: 'Danio margaritatus' }),
+      jasmine.objectContaining({
+        worst: 'conflict',
+        target: 'Danio margaritatus',
+        says: '*Danio margaritatus* jumps, and there is no lid',
+      }),
     );
-    expect(await library.judgeAgain(room, stored)).toEqual([]);
-    expect((await library.judgeAgain({ ...room, rev: room.rev + 1 }, stored)).length).toBe(4);
+    expect(await library.judgeAgain(room, stored, METRIC)).toEqual([]);
+    expect((await library.judgeAgain(room, stored, US)).length).toBe(4);
+    expect((await library.judgeAgain({ ...room, rev: room.rev + 1 }, stored, METRIC)).length).toBe(4);
   });
 
   it('keeps earlier states, the last twenty, and none twice', async () => {

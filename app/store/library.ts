@@ -9,6 +9,7 @@ import { migrateDesign, migrateRoom } from '../../core/design/migrate';
 import { emptyRoom, Room, ROOM_SCHEMA } from '../../core/design/room';
 import { DESIGN_SCHEMA } from '../../core/design/design';
 import type { Operation } from 'rfc6902';
+import type { UnitChoice } from '../../core/quantity/format';
 import { database, putDesign, putRoom, putSnapshot, type Snapshot, type StoredDesign } from './database';
 import { judgedBy, notJudged, type TankSummary } from './summary';
 
@@ -60,16 +61,16 @@ export class Library {
   }
 
   /** Judges again, for their cards, the tanks whose verdict rests on another state of the room or the catalogue. */
-  async judgeAgain(room: Room, summaries: readonly TankSummary[]): Promise<TankSummary[]> {
+  async judgeAgain(room: Room, summaries: readonly TankSummary[], units: UnitChoice): Promise<TankSummary[]> {
     const catalogue = await this.catalogue();
     const { judgeForCard } = await import('./judge-card');
-    const by = judgedBy(room, catalogue.edition);
+    const by = judgedBy(room, catalogue.edition, units);
     const fresh: TankSummary[] = [];
     for (const summary of summaries) {
       if (summary.judged?.by === by) continue;
       const stored = await this.design(summary.id).catch(() => null);
       if (!stored) continue;
-      const renewed = { ...summary, judged: judgeForCard(stored.design, room, catalogue) };
+      const renewed = { ...summary, judged: judgeForCard(stored.design, room, catalogue, units) };
       fresh.push(renewed);
       await this.attempt(async () => {
         // only while nobody has written a newer state meanwhile

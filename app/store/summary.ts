@@ -1,4 +1,5 @@
 import type { Severity } from '../../core/calculation/finding';
+import type { UnitChoice } from '../../core/quantity/format';
 import type { Design } from '../../core/design/design';
 import type { TankFigure } from '../section/figure';
 
@@ -12,12 +13,14 @@ export interface TankSummary {
   /** Null until it has been judged. */
   judged: {
     worst: Severity;
+    /** The worst finding in words; Latin names between asterisks. */
+    says: string | null;
     /** Open conflicts and things to watch. */
     conflicts: number;
     watches: number;
     target: string | null;
     figure: TankFigure | null;
-    /** The revision of the room and the edition of the catalogue it was judged by. */
+    /** The revision of the room, the edition of the catalogue and the units it was judged and worded by. */
     by: string;
   } | null;
 }
@@ -27,6 +30,6 @@ export function notJudged(design: Design, savedAt: string): TankSummary {
 }
 
 /** What a verdict rests on beside the design. */
-export function judgedBy(room: { id: string; rev: number }, edition: string): string {
-  return `${room.id}@${room.rev}/${edition}`;
+export function judgedBy(room: { id: string; rev: number }, edition: string, units: UnitChoice): string {
+  return `${room.id}@${room.rev}/${edition}/${JSON.stringify(units)}`;
 }

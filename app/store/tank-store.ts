@@ -11,6 +11,7 @@ import { Room } from '../../core/design/room';
 import { judgedSummary } from './judge-card';
 import { DocumentStore, type DocumentState } from './document-store';
 import { Library } from './library';
+import { PreferencesStore } from './preferences';
 import { acquireWriteLock, type WriteLock } from './write-lock';
 
 export interface OpenTank {
@@ -26,6 +27,7 @@ export type Helps = ReadonlyMap<string, Help>;
 @Injectable({ providedIn: 'root' })
 export class TankStore {
   private readonly library = inject(Library);
+  private readonly preferences = inject(PreferencesStore);
   private readonly open$ = new BehaviorSubject<OpenTank | null>(null);
   private lock: WriteLock | null = null;
   private cache: DeriveCache = new Map();
@@ -78,7 +80,10 @@ export class TankStore {
     const roomStore = new DocumentStore<Room>(room, null, Room, (document) => this.library.saveRoom(document));
     const design = new DocumentStore<Design>(stored.design, stored.savedAt, Design, async (document) => {
       await painted();
-      await this.library.saveDesign(document, judgedSummary(this.judged(document, roomStore.state.document, catalogue)));
+      await this.library.saveDesign(
+        document,
+        judgedSummary(this.judged(document, roomStore.state.document, catalogue), this.preferences.units()),
+      );
     });
     this.open$.next({ design, room: roomStore, catalogue });
     await this.lockFor(id, false);

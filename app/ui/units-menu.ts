@@ -34,6 +34,15 @@ import { PreferencesStore } from '../store/preferences';
           >
             <label nz-radio-button nzValue="L">litre</label><label nz-radio-button nzValue="gal">US gallon</label>
           </nz-radio-group>
+          <span id="unit-mass">Weight</span>
+          <nz-radio-group
+            nzButtonStyle="solid"
+            aria-labelledby="unit-mass"
+            [ngModel]="units().mass"
+            (ngModelChange)="preferences.setUnit('mass', $event)"
+          >
+            <label nz-radio-button nzValue="kg">kg</label><label nz-radio-button nzValue="lb">lb</label>
+          </nz-radio-group>
           <span id="unit-temperature">Temperature</span>
           <nz-radio-group
             nzButtonStyle="solid"
@@ -58,7 +67,7 @@ import { PreferencesStore } from '../store/preferences';
             <label nz-radio-button nzValue="loam">Loam</label><label nz-radio-button nzValue="night">Night room</label>
           </nz-radio-group>
         </div>
-        <p class="soft small">Fields take any unit: “78 F”, “20 gal”, “23 5/8 in”.</p>
+        <p class="soft small">Fields take any unit: “78 F”, “20 gal”, “23 5/8 in”, “12 lb”.</p>
       </ng-container>
     </nz-modal>
   `,

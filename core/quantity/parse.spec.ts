@@ -26,6 +26,14 @@ describe('what a person types', () => {
     ['1.0264 SG', 'salinity', 'ppt', 35.04],
     ['1.000 sg', 'salinity', 'ppt', 0],
     ['1.4 mS', 'conductivity', 'µS/cm', 1400],
+    ['50', 'power', 'W', 50],
+    ['1.5 kW', 'power', 'W', 1500],
+    ['12 lb', 'mass', 'kg', 5443.108],
+    ['250 g', 'mass', 'kg', 250],
+    ['3 days', 'hours', 'h', 72],
+    ['90 min', 'hours', 'h', 1.5],
+    ['0.5 gal/day', 'volumePerDay', 'L/day', 1.8927],
+    ['40 psf', 'pressure', 'kPa', 1.9152],
   ];
   for (const [text, kind, unit, wanted] of accepted) {
     it(`takes “${text}” as ${kind}`, () => {
@@ -53,6 +61,9 @@ describe('what a person types', () => {
     ['120 %', 'fraction', /between/],
     ['15', 'ph', /between/],
     ['1.2 SG', 'salinity', /specific gravity/],
+    ['50 V', 'power', /not a unit of power/],
+    ['-10 W', 'power', /between/],
+    ['12 gal', 'mass', /not a unit of mass/],
   ];
   for (const [text, kind, reason] of refused) {
     it(`refuses “${text}” as ${kind} and says why`, () => {

@@ -1,0 +1,72 @@
+import { settled } from './browser';
+import { checkAxe, faults, page, press, site, text, wait } from './stage';
+
+/** What can be pressed and is smaller than a wet finger, by name. */
+const tooSmall = () =>
+  page.$$eval(
+    'button, a[href], input, select, summary, label.ant-radio-button-wrapper, label.ant-checkbox-wrapper, label.open-file',
+    (all) =>
+      all
+        .filter((element) => {
+          const { width, height } = element.getBoundingClientRect();
+          const within = element.closest('label, svg, .ant-checkbox');
+          return width > 0 && (!within || within === element) && Math.max(height, 0) < 43.5;
+        })
+        .map(
+          (element) =>
+            `${element.tagName} ${(element.getAttribute('aria-label') ?? element.textContent ?? '').trim().slice(0, 40)} ${element.getBoundingClientRect().height}`,
+        ),
+  );
+const sideways = () => page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+
+describe('on a tablet by the tank', () => {
+  it('nothing to press is under 44 px, and nothing scrolls sideways', async () => {
+    await page.setViewport({ width: 820, height: 1180 });
+    await page.goto(`${site.url}/`);
+    await page.waitForSelector('.tanks a .glass');
+    expect(await tooSmall()).toEqual([]);
+    expect(await sideways()).toBe(0);
+    for (const bench of ['livestock', 'vessel', 'water', 'equipment', 'stocking']) {
+      await page.goto(`${site.url}/tank/shell-bed/${bench}`);
+      await page.waitForSelector('tr-ledger');
+      await wait(300);
+      expect(await tooSmall())
+        .withContext(bench)
+        .toEqual([]);
+      expect(await sideways())
+        .withContext(bench)
+        .toBe(0);
+    }
+    expect(faults).toEqual([]);
+  });
+});
+
+describe('on a phone', () => {
+  it('benches unfold, the ledger is a sheet, a remedy is applied from it', async () => {
+    await page.setViewport({ width: 390, height: 844 });
+    await page.goto(`${site.url}/`);
+    await page.waitForSelector('.tanks a .glass');
+    expect(await sideways()).toBe(0);
+    await page.goto(`${site.url}/tank/weedy-thicket/vessel`);
+    await page.waitForSelector('tr-section svg');
+    const shown = (selector: string) => page.$eval(selector, (element) => element.getBoundingClientRect().height > 0);
+    expect(await shown('tr-ledger')).toBeFalse();
+    expect(await shown('tr-course nav')).toBeFalse();
+    await page.click('.ledger-toggle');
+    expect(await shown('tr-ledger')).toBeTrue();
+    await (await page.waitForSelector('tr-ledger [data-remedy="lid"]:not([data-stale])'))!.click();
+    await settled(page);
+    expect(await text('.ledger-toggle')).toContain('Close the ledger');
+    await checkAxe('ledger sheet');
+    await page.click('.ledger-toggle');
+    expect(await text('.ledger-toggle')).toMatch(/^Ledger: \d to watch/);
+    await page.click('.here-now');
+    await page.waitForSelector('tr-course nav.open');
+    await press('Equipment', 'link').catch(() => page.click('tr-course a[href$="equipment"]'));
+    await page.waitForSelector('tr-equipment-bench');
+    expect(await shown('tr-course nav')).toBeFalse();
+    expect(await text('.here-now')).toContain('Bench: Equipment');
+    expect(await sideways()).toBe(0);
+    expect(faults).toEqual([]);
+  });
+});

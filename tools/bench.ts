@@ -152,7 +152,9 @@ async function benchRoom(page: Page, url: string): Promise<Row[]> {
       const marks = window as unknown as { drawnAt: number | null; from: number };
       marks.drawnAt = null;
       marks.from = performance.now();
-      [...document.querySelectorAll<HTMLElement>('nav a')].find((link) => link.textContent?.includes('Bench room'))?.click();
+      Array.from(document.querySelectorAll<HTMLElement>('nav a'))
+        .find((link) => link.textContent?.includes('Bench room'))
+        ?.click();
     });
     inside.push(await drawn());
   }

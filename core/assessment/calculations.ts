@@ -13,9 +13,22 @@ import { jarVolume } from '../vessel/jar-volume';
 import { systemVolume } from '../vessel/system-volume';
 import { waterVolume } from '../vessel/water-volume';
 import { blend } from '../water/blend';
+import { carbonateSystem } from '../water/carbonate-system';
+import { conductivity } from '../water/conductivity';
+import { conductivityCompensation } from '../water/conductivity-at-25';
+import { dechlorination } from '../water/dechlorination';
+import { dosing } from '../water/dosing';
 import { equilibriumPh } from '../water/equilibrium-ph';
 import { freeAmmoniaFraction } from '../water/free-ammonia-fraction';
 import { ghFromIons, khFromIons } from '../water/hardness-from-ions';
+import { humicPh } from '../water/humic-ph';
+import { nitriteChloride } from '../water/nitrite-chloride';
+import { oxygenSaturation } from '../water/oxygen-saturation';
+import { practicalSalinity } from '../water/practical-salinity';
+import { salinityFromGravity } from '../water/salinity-from-specific-gravity';
+import { saturationIndex } from '../water/saturation-index';
+import { seaSalt } from '../water/sea-salt';
+import { seawaterDensityCalculation } from '../water/seawater-density';
 
 /** Every calculation there is; a new one is added here by hand. */
 export const calculations = createRegistry([
@@ -35,6 +48,19 @@ export const calculations = createRegistry([
   listed(blend),
   listed(ghFromIons),
   listed(khFromIons),
+  listed(carbonateSystem),
   listed(equilibriumPh),
+  listed(humicPh),
+  listed(dosing),
+  listed(saturationIndex),
+  listed(conductivity),
+  listed(conductivityCompensation),
+  listed(seawaterDensityCalculation),
+  listed(practicalSalinity),
+  listed(salinityFromGravity),
+  listed(seaSalt),
+  listed(oxygenSaturation),
   listed(freeAmmoniaFraction),
+  listed(nitriteChloride),
+  listed(dechlorination),
 ]);

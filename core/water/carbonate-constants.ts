@@ -38,3 +38,13 @@ export function daviesActivity(charge: number, ionicStrengthMolPerL: number, tem
   const root = Math.sqrt(ionicStrengthMolPerL);
   return 10 ** (-a * charge ** 2 * (root / (1 + root) - 0.3 * ionicStrengthMolPerL));
 }
+
+/** Solubility products of calcite and aragonite as log10, Plummer & Busenberg 1982: -8.480 and -8.336 at 25 degC. */
+export function carbonateSolubility(temperatureC: number): { logCalcite: number; logAragonite: number } {
+  const t = temperatureC + 273.15;
+  const log = Math.log10(t);
+  return {
+    logCalcite: -171.9065 - 0.077993 * t + 2839.319 / t + 71.595 * log,
+    logAragonite: -171.9773 - 0.077993 * t + 2903.293 / t + 71.595 * log,
+  };
+}

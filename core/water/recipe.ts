@@ -1,0 +1,265 @@
+import { solve } from 'yalps';
+import { contains, distanceOutside, type Span } from '../quantity/range';
+import { MEQ_PER_DEGREE_ALKALINITY, MMOL_PER_DEGREE_HARDNESS } from '../quantity/unit';
+import { conductivityOf } from './conductivity';
+import { ION_NAMES, type IonsMmolPerL } from './ions';
+import type { Salt } from './salts';
+
+/** A water at hand, by its ions. */
+export interface RecipeSource {
+  id: string;
+  isRo: boolean;
+  ions: IonsMmolPerL;
+}
+
+/** What everyone is comfortable in; a band that is absent is not asked for. */
+export interface RecipeTarget {
+  ghDh?: Span;
+  khDh?: Span;
+  ec25UsPerCm?: Span;
+}
+export type RecipeParameter = keyof RecipeTarget;
+
+/** Calcium to magnesium, molar, that is kept to where salts build the water up. Common practice. */
+const CALCIUM_TO_MAGNESIUM: Span = [1.5, 5];
+
+export interface Recipe {
+  /** Shares by volume, summing to 1. */
+  shares: { sourceId: string; share: number }[];
+  saltsMgPerL: { saltId: string; mgPerL: number }[];
+  ions: IonsMmolPerL;
+  reaches: Readonly<Record<RecipeParameter, number>>;
+  /** Parameters that stay outside their band, with how far. */
+  missed: { parameter: RecipeParameter; by: number; side: 'low' | 'high' }[];
+}
+
+/** What it comes to in one mixing vessel, by a scale of this resolution. */
+export interface Batch {
+  litres: { sourceId: string; litres: number }[];
+  grams: { saltId: string; grams: number }[];
+  ions: IonsMmolPerL;
+  reaches: Readonly<Record<RecipeParameter, number>>;
+  /** Lowest and highest that the doubt of scale and litre marks allows. */
+  band: Readonly<Record<RecipeParameter, Span>>;
+}
+
+export function reachedBy(ions: IonsMmolPerL): Record<RecipeParameter, number> {
+  return {
+    ghDh: (ions.calcium + ions.magnesium) / MMOL_PER_DEGREE_HARDNESS,
+    khDh: ions.bicarbonate / MEQ_PER_DEGREE_ALKALINITY,
+    ec25UsPerCm: conductivityOf(ions),
+  };
+}
+
+/** Ions of sources by share and salts by milligrams a litre: mass is kept. */
+export function mixed(
+  shares: readonly { source: RecipeSource; share: number }[],
+  salts: readonly { salt: Salt; mgPerL: number }[],
+): IonsMmolPerL {
+  const total = shares.reduce((sum, { share }) => sum + share, 0);
+  return Object.fromEntries(
+    ION_NAMES.map((ion) => [
+      ion,
+      shares.reduce((sum, { source, share }) => sum + (share / total) * source.ions[ion], 0) +
+        salts.reduce((sum, { salt, mgPerL }) => sum + (mgPerL / salt.molarMass) * (salt.ions[ion] ?? 0), 0),
+    ]),
+  ) as unknown as IonsMmolPerL;
+}
+
+/** Fewest first: every choice of up to so many salts. */
+function subsets(salts: readonly Salt[], most: number): Salt[][] {
+  const all: Salt[][] = [[]];
+  for (const salt of salts) for (const subset of [...all]) if (subset.length < most) all.push([...subset, salt]);
+  return all.sort((a, b) => a.length - b.length);
+}
+
+const MISS_COSTS = { ghDh: 100, khDh: 100, ec25UsPerCm: 1 };
+/** How many conductivity rounds: the linear stand-in is set right by the model each time. */
+const ROUNDS = 3;
+
+/**
+ * Water for a target out of sources and salts: inside everyone's band first, then least RO, then fewest salts. A linear program for every choice
+ * of salts; conductivity, which is not linear, is set right by the model between rounds. Never an acid.
+ *
+ * @returns recipes, best first, at most three, each of other salts; empty when there is no source
+ */
+export function recipes(sources: readonly RecipeSource[], salts: readonly Salt[], target: RecipeTarget): Recipe[] {
+  if (sources.length === 0) return [];
+  const found: { recipe: Recipe; miss: number; ro: number; salts: number; mg: number }[] = [];
+  for (const chosen of subsets(salts, 3)) {
+    const recipe = solveWith(sources, chosen, target);
+    if (!recipe) continue;
+    const short = recipe.missed.reduce((sum, { parameter, by }) => sum + by * MISS_COSTS[parameter], 0);
+    const miss = short + (isLopsided(recipe, chosen) ? LOPSIDED_COST : 0);
+    const ro = recipe.shares.reduce((sum, { sourceId, share }) => sum + (sources.find(({ id }) => id === sourceId)?.isRo ? share : 0), 0);
+    found.push({ recipe, miss, ro, salts: recipe.saltsMgPerL.length, mg: recipe.saltsMgPerL.reduce((sum, { mgPerL }) => sum + mgPerL, 0) });
+  }
+  const close = (a: number, b: number, slack: number) => (Math.abs(a - b) < slack ? 0 : a - b);
+  found.sort((a, b) => close(a.miss, b.miss, 0.5) || close(a.ro, b.ro, 0.01) || a.salts - b.salts || a.mg - b.mg);
+  const seen = new Set<string>();
+  return found
+    .filter(({ recipe }) => {
+      const key = recipe.saltsMgPerL.map(({ saltId }) => saltId).join();
+      return seen.has(key) ? false : !!seen.add(key);
+    })
+    .slice(0, 3)
+    .map(({ recipe }) => recipe);
+}
+
+/** Weighs more than the slack between two recipes, less than a tenth of a degree missed. */
+const LOPSIDED_COST = 2;
+
+/** Whether salts of hardness were weighed in and calcium and magnesium still stand out of proportion. */
+function isLopsided({ saltsMgPerL, ions }: Recipe, salts: readonly Salt[]): boolean {
+  const hardens = salts.some((salt) => (salt.ions.calcium || salt.ions.magnesium) && saltsMgPerL.some(({ saltId }) => saltId === salt.id));
+  if (!hardens) return false;
+  return ions.magnesium === 0 || !contains([CALCIUM_TO_MAGNESIUM[0] * 0.99, CALCIUM_TO_MAGNESIUM[1] * 1.01], ions.calcium / ions.magnesium);
+}
+
+function solveWith(sources: readonly RecipeSource[], salts: readonly Salt[], target: RecipeTarget): Recipe | null {
+  let correction = 1;
+  let best: Recipe | null = null;
+  for (let round = 0; round < (target.ec25UsPerCm ? ROUNDS : 1); round++) {
+    const recipe = solveOnce(sources, salts, target, correction);
+    if (!recipe) return best;
+    best = recipe;
+    const linear = linearConductivity(recipe.ions);
+    if (linear > 0) correction = recipe.reaches.ec25UsPerCm / linear;
+  }
+  return best;
+}
+
+/** Conductivity as if every ion kept the conductance it has in thin water, µS/cm. */
+function linearConductivity(ions: IonsMmolPerL): number {
+  return ION_NAMES.reduce((sum, ion) => sum + ions[ion] * LIMITING[ion], 0);
+}
+const LIMITING: Readonly<Record<keyof IonsMmolPerL, number>> = {
+  calcium: 118.94,
+  magnesium: 106,
+  sodium: 50.08,
+  potassium: 73.48,
+  bicarbonate: 44.5,
+  chloride: 76.31,
+  sulfate: 160,
+  nitrate: 71.42,
+};
+
+function solveOnce(sources: readonly RecipeSource[], salts: readonly Salt[], target: RecipeTarget, correction: number): Recipe | null {
+  type Row = Record<string, number>;
+  const row = (ions: Partial<IonsMmolPerL>, cost: number): Row => {
+    const calcium = ions.calcium ?? 0;
+    const magnesium = ions.magnesium ?? 0;
+    return {
+      cost,
+      ghDh: (calcium + magnesium) / MMOL_PER_DEGREE_HARDNESS,
+      khDh: (ions.bicarbonate ?? 0) / MEQ_PER_DEGREE_ALKALINITY,
+      ec25UsPerCm: correction * linearConductivity({ ...ZERO, ...ions }),
+      moreCalcium: calcium - CALCIUM_TO_MAGNESIUM[0] * magnesium,
+      lessCalcium: CALCIUM_TO_MAGNESIUM[1] * magnesium - calcium,
+    };
+  };
+  const variables: Record<string, Row> = {};
+  const constraints: Record<string, { min?: number; max?: number; equal?: number }> = { whole: { equal: 1 } };
+  // a little RO costs less than a miss, and a milligram of salt less than a share of RO
+  for (const source of sources) variables[`source:${source.id}`] = { ...row(source.ions, source.isRo ? 1 : 0.001), whole: 1 };
+  for (const salt of salts) {
+    const perMg = Object.fromEntries(Object.entries(salt.ions).map(([ion, n]) => [ion, n / salt.molarMass]));
+    variables[`salt:${salt.id}`] = { ...row(perMg, 1e-4), [`dissolves:${salt.id}`]: 1 };
+    // a tenth of what dissolves: it has to go in within minutes
+    constraints[`dissolves:${salt.id}`] = { max: salt.solubilityGPerL * 100 };
+  }
+  for (const parameter of ['ghDh', 'khDh', 'ec25UsPerCm'] as const) {
+    const band = target[parameter];
+    if (!band) continue;
+    constraints[parameter] = { min: band[0], max: band[1] };
+    variables[`short:${parameter}`] = { cost: MISS_COSTS[parameter], [parameter]: 1 };
+    variables[`over:${parameter}`] = { cost: MISS_COSTS[parameter], [parameter]: -1 };
+  }
+  if (salts.some(({ ions }) => ions.calcium || ions.magnesium)) {
+    constraints['moreCalcium'] = { min: 0 };
+    constraints['lessCalcium'] = { min: 0 };
+    // the sources may be lopsided by themselves: that is no reason to find nothing
+    variables['lopsided:more'] = { cost: 2, moreCalcium: 1 };
+    variables['lopsided:less'] = { cost: 2, lessCalcium: 1 };
+  }
+  const solution = solve({ direction: 'minimize', objective: 'cost', constraints, variables });
+  if (solution.status !== 'optimal') return null;
+  const amount = new Map(solution.variables);
+  const shares = sources.map((source) => ({ source, share: amount.get(`source:${source.id}`) ?? 0 })).filter(({ share }) => share > 1e-6);
+  const weighed = salts.map((salt) => ({ salt, mgPerL: amount.get(`salt:${salt.id}`) ?? 0 })).filter(({ mgPerL }) => mgPerL > 1e-3);
+  if (shares.length === 0) return null;
+  const ions = mixed(shares, weighed);
+  const reaches = reachedBy(ions);
+  return {
+    shares: shares.map(({ source, share }) => ({ sourceId: source.id, share })),
+    saltsMgPerL: weighed.map(({ salt, mgPerL }) => ({ saltId: salt.id, mgPerL })),
+    ions,
+    reaches,
+    missed: (['ghDh', 'khDh', 'ec25UsPerCm'] as const).flatMap((parameter) => {
+      const band = target[parameter];
+      const slack = parameter === 'ec25UsPerCm' ? 2 : 0.01;
+      if (!band || contains([band[0] - slack, band[1] + slack], reaches[parameter])) return [];
+      return [
+        {
+          parameter,
+          by: distanceOutside(band, reaches[parameter]),
+          side: reaches[parameter] < band[0] ? ('low' as const) : ('high' as const),
+        },
+      ];
+    }),
+  };
+}
+
+const ZERO: IonsMmolPerL = { calcium: 0, magnesium: 0, sodium: 0, potassium: 0, bicarbonate: 0, chloride: 0, sulfate: 0, nitrate: 0 };
+
+/** How well a litre mark is met, share of the litres. Common practice. */
+const LITRE_DOUBT = 0.02;
+
+/**
+ * A recipe in a mixing vessel: litres to the tenth, salt to the scale's step, and what that mixture then really is. The mixing is worked out anew
+ * from what is poured and weighed, not from the promise.
+ */
+export function batch(recipe: Recipe, sources: readonly RecipeSource[], salts: readonly Salt[], litres: number, scaleG: number): Batch {
+  const poured = recipe.shares.map(({ sourceId, share }) => ({
+    source: sources.find(({ id }) => id === sourceId)!,
+    litres: Math.round(share * litres * 10) / 10,
+  }));
+  const total = poured.reduce((sum, part) => sum + part.litres, 0);
+  const weighed = recipe.saltsMgPerL.map(({ saltId, mgPerL }) => ({
+    salt: salts.find(({ id }) => id === saltId)!,
+    grams: Math.round((mgPerL * total) / 1000 / scaleG) * scaleG,
+  }));
+  const result = (litreFactors: readonly number[], scaleSteps: number) => {
+    const parts = poured.map((part, i) => ({ source: part.source, share: part.litres * (litreFactors[i] ?? 1) }));
+    const volume = parts.reduce((sum, { share }) => sum + share, 0);
+    return mixed(
+      parts,
+      weighed.map(({ salt, grams }) => ({ salt, mgPerL: Math.max(0, ((grams + scaleSteps * scaleG) * 1000) / volume) })),
+    );
+  };
+  const ions = result([], 0);
+  const cases = [-1, 1].flatMap((step) =>
+    poured.flatMap((_, i) =>
+      [-1, 1].map((sign) =>
+        reachedBy(
+          result(
+            poured.map((__, j) => (i === j ? 1 + sign * LITRE_DOUBT : 1)),
+            step / 2,
+          ),
+        ),
+      ),
+    ),
+  );
+  const reaches = reachedBy(ions);
+  const band = (parameter: RecipeParameter): Span => {
+    const values = [reaches, ...cases].map((found) => found[parameter]);
+    return [Math.min(...values), Math.max(...values)];
+  };
+  return {
+    litres: poured.map(({ source, litres: part }) => ({ sourceId: source.id, litres: part })),
+    grams: weighed.map(({ salt, grams }) => ({ saltId: salt.id, grams })),
+    ions,
+    reaches,
+    band: { ghDh: band('ghDh'), khDh: band('khDh'), ec25UsPerCm: band('ec25UsPerCm') },
+  };
+}

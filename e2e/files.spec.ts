@@ -138,9 +138,18 @@ describe('with the server stopped', () => {
     await page.goto(`${own.url}/`);
     await page.waitForSelector('.tanks a');
     await page.evaluate(() => navigator.serviceWorker.ready);
-    // the worker has everything once its state says so
-    await page.waitForFunction(async () => (await caches.keys()).some((name) => name.includes('assets')), { timeout: 20000 });
-    await wait(2500);
+    // the worker has everything once every file of its list is in its store
+    await page.waitForFunction(
+      async () => {
+        const { assetGroups } = (await (await fetch('/ngsw.json')).json()) as { assetGroups: { urls: string[] }[] };
+        const wanted = assetGroups.flatMap(({ urls }) => urls).length;
+        let kept = 0;
+        for (const name of await caches.keys()) if (/:assets:app:cache$/.test(name)) kept = (await (await caches.open(name)).keys()).length;
+        return kept >= wanted;
+      },
+      { timeout: 90_000, polling: 500 },
+    );
+    await wait(500);
     own.close();
     await page.reload();
     await page.waitForSelector('.tanks a');
@@ -158,5 +167,5 @@ describe('with the server stopped', () => {
     await page.waitForSelector('tr-section [role=slider][aria-valuenow="210"]');
     await rm(folder, { recursive: true });
     expect(faults.filter((fault) => !/ERR_CONNECTION_REFUSED|Failed to load resource/.test(fault))).toEqual([]);
-  });
+  }, 180_000);
 });

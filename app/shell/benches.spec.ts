@@ -61,7 +61,7 @@ async function bench<T>(component: Type<T>, design: Design) {
   };
 }
 
-afterEach(() => TestBed.inject(TankStore).close());
+afterEach(async () => TestBed.inject(TankStore).close());
 
 describe('the vessel bench', () => {
   const bare = tank([['danio-margaritatus', 8]], { vessel: null });
@@ -180,6 +180,21 @@ describe('the vessel bench', () => {
     expect(host.querySelector('tr-section svg')?.getAttribute('aria-label')).toMatch(
       /box 60 cm long, 30 cm high, water 26 cm deep\. In it: 12 Danio margaritatus, 2 Ceratophyllum/,
     );
+  });
+});
+
+describe('a tank left and opened again at once', () => {
+  it('is as it was left, and can be written', async () => {
+    const { store, design } = await bench(VesselBench, weedyThicket);
+    store.edit('Water level', [{ op: 'replace', path: '/vessel/waterLevelMm', value: 200 }]);
+    void store.close();
+    expect(await store.open('weedy-thicket')).toBeTrue();
+    expect(design().vessel?.waterLevelMm).toBe(200);
+    expect(store.current?.design.state.save.kind).toBe('saved');
+    expect(store.edit('Water level', [{ op: 'replace', path: '/vessel/waterLevelMm', value: 210 }])).toBeTrue();
+    await store.close();
+    await store.open('weedy-thicket');
+    expect(design().vessel?.waterLevelMm).toBe(210);
   });
 });
 

@@ -37,7 +37,7 @@ async function helped(store: TankStore, fixture: ComponentFixture<unknown>): Pro
 const squeeze = (text: string | null | undefined) => (text ?? '').replace(/\s+/g, ' ').trim();
 
 describe('the tank store', () => {
-  afterEach(() => TestBed.inject(TankStore).close());
+  afterEach(async () => TestBed.inject(TankStore).close());
 
   it('judges anew after each edit, and keeps what it judged of untouched parts', async () => {
     const store = await openTank(weedyThicket);
@@ -73,7 +73,7 @@ describe('the tank store', () => {
 });
 
 describe('the ledger', () => {
-  afterEach(() => TestBed.inject(TankStore).close());
+  afterEach(async () => TestBed.inject(TankStore).close());
 
   it('lists the worst first, with reason and remedies, and folds away what fits', async () => {
     const store = await openTank(weedyThicket);
@@ -144,7 +144,7 @@ describe('the ledger', () => {
 });
 
 describe('the window strip', () => {
-  afterEach(() => TestBed.inject(TankStore).close());
+  afterEach(async () => TestBed.inject(TankStore).close());
 
   it('is true to the numbers: pin, band and ticks stand on one scale', async () => {
     const store = await openTank(peatPocket);
@@ -186,7 +186,7 @@ describe('the window strip', () => {
 });
 
 describe('the course', () => {
-  afterEach(() => TestBed.inject(TankStore).close());
+  afterEach(async () => TestBed.inject(TankStore).close());
 
   it('has every bench in work order, each with its key, state and worst finding', async () => {
     const store = await openTank(weedyThicket);

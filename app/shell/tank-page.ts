@@ -140,7 +140,7 @@ export class TankPage implements OnInit, OnDestroy {
 
   ngOnDestroy(): void {
     this.stopKeys();
-    this.store.close();
+    void this.store.close();
   }
 
   /** A write that is still under way is not left behind without a word. */

@@ -31,6 +31,7 @@ export class DocumentStore<T extends { rev: number }> {
   private readonly subject: BehaviorSubject<DocumentState<T>>;
   readonly state$: Observable<DocumentState<T>>;
   private writing = false;
+  private writes: Promise<void> = Promise.resolve();
   private waiting: T | null = null;
 
   constructor(
@@ -81,7 +82,12 @@ export class DocumentStore<T extends { rev: number }> {
 
   /** Tries once more to write what could not be written. */
   retry(): void {
-    void this.persist(this.state.document);
+    this.persist(this.state.document);
+  }
+
+  /** Resolves once nothing is being written any more. */
+  settled(): Promise<void> {
+    return this.writes;
   }
 
   setReadOnly(readOnly: boolean): void {
@@ -113,14 +119,17 @@ export class DocumentStore<T extends { rev: number }> {
       return false;
     }
     this.patchState({ document: applied.document, refusals: [], ...history(state, applied.inverse) });
-    void this.persist(applied.document);
+    this.persist(applied.document);
     return true;
   }
 
-  private async persist(document: T): Promise<void> {
+  private persist(document: T): void {
     this.waiting = document;
     this.patchState({ save: { kind: 'saving' } });
-    if (this.writing) return;
+    if (!this.writing) this.writes = this.writeOut();
+  }
+
+  private async writeOut(): Promise<void> {
     this.writing = true;
     let failure: string | null = null;
     while (this.waiting) {

@@ -108,6 +108,13 @@ export class Library {
     return designs;
   }
 
+  /** Keeps a state that is about to be written: whoever opens the tank meanwhile gets this one. */
+  hold(design: Design): void {
+    const savedAt = new Date().toISOString();
+    const record: StoredDesign = { id: design.id, roomId: design.roomId, savedAt, design };
+    this.unwritten.designs.set(design.id, { record, summary: notJudged(design, savedAt) });
+  }
+
   /** @param judged the verdict for the tank's card; without it the card is judged when the room is next looked at */
   async saveDesign(design: Design, judged: TankSummary['judged'] = null): Promise<void> {
     const savedAt = new Date().toISOString();
@@ -115,7 +122,8 @@ export class Library {
     const summary = { ...notJudged(design, savedAt), judged };
     this.unwritten.designs.set(design.id, { record, summary });
     await putDesign(record, summary);
-    this.unwritten.designs.delete(design.id);
+    // a newer state may be waiting by now
+    if (this.unwritten.designs.get(design.id)?.record === record) this.unwritten.designs.delete(design.id);
     this.channel.postMessage(design.id);
   }
 

@@ -30,6 +30,7 @@ export class TankStore {
   private readonly preferences = inject(PreferencesStore);
   private readonly open$ = new BehaviorSubject<OpenTank | null>(null);
   private lock: WriteLock | null = null;
+  private closing: Promise<void> = Promise.resolve();
   private cache: DeriveCache = new Map();
   private shown: Assessment | null = null;
 
@@ -71,7 +72,7 @@ export class TankStore {
 
   /** @returns false when there is no such design. @throws Error when it cannot be read by this version */
   async open(id: string): Promise<boolean> {
-    this.close();
+    await this.close();
     const catalogue = await this.library.catalogue();
     const stored = await this.library.design(id);
     const room = stored && (await this.library.room(stored.design.roomId));
@@ -79,6 +80,7 @@ export class TankStore {
     this.cache = new Map();
     const roomStore = new DocumentStore<Room>(room, null, Room, (document) => this.library.saveRoom(document));
     const design = new DocumentStore<Design>(stored.design, stored.savedAt, Design, async (document) => {
+      this.library.hold(document);
       await painted();
       await this.library.saveDesign(
         document,
@@ -97,10 +99,13 @@ export class TankStore {
     return shown?.world.design === design && shown.world.room === room ? shown : assess({ design, room, catalogue }, new Map(this.cache));
   }
 
-  close(): void {
-    this.lock?.release();
+  /** Lets go of the tank, and of its lock once everything is written. */
+  close(): Promise<void> {
+    const { current, lock } = this;
     this.lock = null;
     this.open$.next(null);
+    this.closing = Promise.all([this.closing, current?.design.settled(), current?.room.settled()]).then(() => lock?.release());
+    return this.closing;
   }
 
   /** Takes the write lock from the tab that has it; that tab becomes read-only. */

@@ -49,7 +49,7 @@ export class WaterBench {
   });
 
   protected readonly litres = computed(() => {
-    const water = this.view.derived()?.['vessel.water-volume'].value ?? null;
+    const water = this.view.derived()?.['vessel.system-volume'].value ?? null;
     return this.parts().map(({ share }) => (water === null || share === 0 ? null : formatQuantity('volume', water * share, this.units())));
   });
 

@@ -14,6 +14,7 @@ import { systemVolume } from '../vessel/system-volume';
 import { waterVolume } from '../vessel/water-volume';
 import { blend } from '../water/blend';
 import { carbonateSystem } from '../water/carbonate-system';
+import { composition } from '../water/composition';
 import { conductivity } from '../water/conductivity';
 import { conductivityCompensation } from '../water/conductivity-at-25';
 import { dechlorination } from '../water/dechlorination';
@@ -25,6 +26,7 @@ import { humicPh } from '../water/humic-ph';
 import { nitriteChloride } from '../water/nitrite-chloride';
 import { oxygenSaturation } from '../water/oxygen-saturation';
 import { practicalSalinity } from '../water/practical-salinity';
+import { recipe } from '../water/recipe';
 import { salinityFromGravity } from '../water/salinity-from-specific-gravity';
 import { saturationIndex } from '../water/saturation-index';
 import { seaSalt } from '../water/sea-salt';
@@ -53,6 +55,8 @@ export const calculations = createRegistry([
   listed(humicPh),
   listed(dosing),
   listed(saturationIndex),
+  listed(composition),
+  listed(recipe),
   listed(conductivity),
   listed(conductivityCompensation),
   listed(seawaterDensityCalculation),

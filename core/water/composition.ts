@@ -1,3 +1,5 @@
+import * as z from 'zod';
+import { calculation } from '../calculation/calculation';
 import { MEQ_PER_DEGREE_ALKALINITY, MMOL_PER_DEGREE_HARDNESS } from '../quantity/unit';
 import { conductivityOf } from './conductivity';
 import { chargeBalance, chargesMeqPerL, NO_IONS, type Ion, type IonsMmolPerL } from './ions';
@@ -121,3 +123,45 @@ function saltFor(ions: IonsMmolPerL, ec25UsPerCm: number): number {
   }
   return (low + high) / 2;
 }
+
+const Degrees = z.number().min(0).max(500).nullable();
+const Millimoles = z.number().min(0).max(2000);
+const ReadIons = z.strictObject({
+  calcium: Millimoles.optional(),
+  magnesium: Millimoles.optional(),
+  sodium: Millimoles.optional(),
+  potassium: Millimoles.optional(),
+  bicarbonate: Millimoles.optional(),
+  chloride: Millimoles.optional(),
+  sulfate: Millimoles.optional(),
+  nitrate: Millimoles.optional(),
+});
+
+export const composition = calculation({
+  id: 'water.composition',
+  title: 'Ions behind kit readings or a report',
+  inputs: z.strictObject({
+    ghDh: Degrees,
+    khDh: Degrees,
+    ec25UsPerCm: z.number().min(0).max(20000).nullable(),
+    ionsMmolPerL: ReadIons.optional(),
+  }),
+  outputs: z.strictObject({
+    ionsMmolPerL: z.record(z.string(), z.number()),
+    assumptions: z.array(z.string()),
+    contradictions: z.array(z.string()),
+    chargeBalance: z.number().nullable(),
+  }),
+  source: [
+    { citation: 'Charge balance: Standard Methods 1030 E', basis: 'published' },
+    { citation: 'Calcium to magnesium 3:1, chloride to sulfate 2:1 where they are not read', basis: 'practice' },
+  ],
+  formula: 'what is read is kept; missing: Ca:Mg 3:1 from GH, HCO₃ from KH, Cl:SO₄ 2:1 or Na to even the charge, NaCl to reach EC',
+  validity: 'fresh water',
+  uncertainty: 'GH, KH and conductivity are met; single ions that were not read may be off by half',
+  compute: ({ ionsMmolPerL, ...readings }) => {
+    const read = Object.fromEntries(Object.entries(ionsMmolPerL ?? {}).filter(([, value]) => value !== undefined)) as Partial<IonsMmolPerL>;
+    const { ions, assumptions, contradictions, balance } = compose({ ...readings, ions: read });
+    return { ionsMmolPerL: { ...ions }, assumptions, contradictions, chargeBalance: balance };
+  },
+});

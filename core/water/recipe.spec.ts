@@ -89,9 +89,9 @@ describe('a recipe', () => {
     expect(tap!.shares).toEqual([{ sourceId: 'tap', share: 1 }]);
   });
 
-  it('takes the least RO that is inside the band', () => {
+  it('takes the least RO that is inside the band, a tenth of it in hand', () => {
     const [recipe] = recipes([TAP, RO], [], { ghDh: [4, 8] });
-    expect(recipe!.reaches.ghDh).toBeCloseTo(8, 3);
+    expect(recipe!.reaches.ghDh).toBeCloseTo(7.6, 3);
   });
 
   it('builds RO up: GH 6 and KH 2 out of salts, calcium and magnesium in proportion', () => {
@@ -162,6 +162,16 @@ describe('a recipe', () => {
 });
 
 describe('a batch', () => {
+  it('stays inside the band it was made for, as weighed', () => {
+    const target = { ghDh: [4, 6], khDh: [0, 1] } as const;
+    for (const found of recipes([TAP, RO], SALTS, target)) {
+      const { reaches, grams } = batch(found, [TAP, RO], SALTS, 20, 0.1);
+      expect(reaches.ghDh).toBeGreaterThanOrEqual(4);
+      expect(reaches.khDh).toBeLessThanOrEqual(1);
+      for (const { grams: g } of grams) expect(String(g).length).toBeLessThan(6);
+    }
+  });
+
   const [recipe] = recipes([RO], SALTS, { ghDh: [5.5, 6.5], khDh: [1.5, 2.5] });
   it('is rounded to the scale and worked out anew', () => {
     const made = batch(recipe!, [RO], SALTS, 20, 0.1);

@@ -76,6 +76,8 @@ function subsets(salts: readonly Salt[], most: number): Salt[][] {
   return all.sort((a, b) => a.length - b.length);
 }
 
+/** How far inside a band is aimed, share of its width: rounding and the doubt of readings then stay inside too. Common practice. */
+const AIM_INSIDE = 0.1;
 const MISS_COSTS = { ghDh: 100, khDh: 100, ec25UsPerCm: 1 };
 /** How many conductivity rounds: the linear stand-in is set right by the model each time. */
 const ROUNDS = 3;
@@ -174,7 +176,8 @@ function solveOnce(sources: readonly RecipeSource[], salts: readonly Salt[], tar
   for (const parameter of ['ghDh', 'khDh', 'ec25UsPerCm'] as const) {
     const band = target[parameter];
     if (!band) continue;
-    constraints[parameter] = { min: band[0], max: band[1] };
+    const room = AIM_INSIDE * (band[1] - band[0]);
+    constraints[parameter] = { min: band[0] + room, max: band[1] - room };
     variables[`short:${parameter}`] = { cost: MISS_COSTS[parameter], [parameter]: 1 };
     variables[`over:${parameter}`] = { cost: MISS_COSTS[parameter], [parameter]: -1 };
   }
@@ -230,7 +233,7 @@ export function batch(recipe: Recipe, sources: readonly RecipeSource[], salts: r
   const total = poured.reduce((sum, part) => sum + part.litres, 0);
   const weighed = recipe.saltsMgPerL.map(({ saltId, mgPerL }) => ({
     salt: salts.find(({ id }) => id === saltId)!,
-    grams: Math.round((mgPerL * total) / 1000 / scaleG) * scaleG,
+    grams: Number((Math.round((mgPerL * total) / 1000 / scaleG) * scaleG).toFixed(6)),
   }));
   const result = (litreFactors: readonly number[], scaleSteps: number) => {
     const parts = poured.map((part, i) => ({ source: part.source, share: part.litres * (litreFactors[i] ?? 1) }));

@@ -146,6 +146,8 @@ describe('the library', () => {
     const kept = await library.snapshots('weedy-thicket');
     expect(kept.map(({ design }) => design.rev)).toEqual(Array.from({ length: 20 }, (_, i) => 22 - i));
     expect(await library.snapshots('peat-pocket')).toEqual([]);
+    await library.keepSnapshot({ ...fixture.design, id: 'old' } as never, 'kept');
+    expect((await library.snapshots('old'))[0]?.design.vessel?.viewingSides).toEqual(['front']);
   });
 
   it('puts a tank away, brings it back, renames it, and puts a deleted one back', async () => {

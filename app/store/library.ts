@@ -178,7 +178,8 @@ export class Library {
 
   async snapshots(designId: string): Promise<Snapshot[]> {
     const stored = await this.attempt(async () => (await database()).getAllFromIndex('snapshots', 'byDesign', designId), []);
-    return stored.reverse();
+    // an older state climbs as its document does; what cannot be read is refused when it is gone back to
+    return stored.reverse().map((snapshot) => ({ ...snapshot, design: migrateDesign(snapshot.design) as Design }));
   }
 
   /** Keeps a state to go back to; one that is the newest already is not kept twice. */

@@ -49,7 +49,7 @@ export const glassThickness = calculation({
   outputs: z.strictObject({ thicknessMm: z.number() }),
   source: [
     {
-      citation: 'Plate theory, Lévy series for hydrostatic load (Timoshenko & Woinowsky-Krieger, Theory of Plates and Shells)',
+      citation: 'Plate theory of Timoshenko & Woinowsky-Krieger, Theory of Plates and Shells; β by an own Lévy series for water load',
       basis: 'published',
     },
     { citation: 'Design stress 19.2 MPa over 3.8', basis: 'practice' },

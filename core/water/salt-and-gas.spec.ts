@@ -77,7 +77,8 @@ describe('sea and brackish water', () => {
 });
 
 describe('oxygen', () => {
-  // APHA Standard Methods 4500-O, table of solubility in fresh water at one atmosphere, and with chlorinity at 0 °C.
+  // APHA Standard Methods 4500-O, table of solubility at one atmosphere: fresh water by 5 °C, and by chlorinity 5 to 25 at 0 °C
+  // (the latter as recalled).
   it('meets the handbook table within 0.02 mg/L', () => {
     [14.621, 12.77, 11.288, 10.084, 9.092, 8.263, 7.559, 6.949].forEach((mgPerL, i) =>
       expect(Math.abs(oxygenSaturationOf(5 * i, 0) - mgPerL)).toBeLessThan(0.02),

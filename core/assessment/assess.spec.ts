@@ -61,14 +61,16 @@ describe('the graph of derived values', () => {
     }
   });
 
-  it('says outside validity for the pH of sea water', () => {
+  it('reckons the pH of sea water by constants of its own, and says outside validity where none hold', () => {
     const room = { ...lowBarn, sources: { sea: { ...catalogue.waters.get('sea-water')!, order: 1, name: 'Sea' } } };
     const derived = derive({
       design: tank([['pterapogon-kauderni', 2]], { shares: { sea: 1 } }),
       room: room as unknown as Room,
       catalogue,
     });
-    expect(derived['planned.ph'].gap).toBe('outside-validity');
+    expect(derived['planned.ph'].calculationId).toBe('water.seawater-ph');
+    expect(derived['planned.ph'].value).toBeGreaterThan(7.5);
+    expect(derived['water.saturation'].gap).toBe('outside-validity');
     expect(derived['planned.salinity'].value).toBe(35);
   });
 });

@@ -19,7 +19,21 @@ import {
   volumeFinding,
 } from '../vessel/findings';
 import { floorMm } from '../vessel/shape';
-import { acclimationFinding, disinfectantFinding, parameterFinding, waterNotStated } from '../water/findings';
+import { conditionerOf } from '../water/conditioners';
+import {
+  acclimationFinding,
+  co2Finding,
+  conditionerHarmFinding,
+  conductivityContradiction,
+  copperFinding,
+  disinfectantFinding,
+  limeSettlesFinding,
+  materialNotKnown,
+  parameterFinding,
+  soilFindings,
+  sourceQuestionedFinding,
+  waterNotStated,
+} from '../water/findings';
 import { windowFindings } from '../window/findings';
 import {
   animalOf,
@@ -97,10 +111,20 @@ function waterFindings(world: World, derived: Derived): Finding[] {
       const node = plannedNode(derived, parameter);
       if (node.value === null) findings.push(waterNotStated(node, parameter));
     }
-    for (const { id, source } of poured.value) {
-      if (source.kind === 'tap' || source.disinfectant.value === null) findings.push(disinfectantFinding(id, source.disinfectant));
+    const conditioner = conditionerOf(world.design.water.conditioner);
+    for (const { id, source, water } of poured.value) {
+      if (source.kind === 'tap' || source.disinfectant.value === null)
+        findings.push(disinfectantFinding(id, source.disinfectant, conditioner));
+      const questioned = sourceQuestionedFinding(id, water.contradictions, derived['water.sources']);
+      if (questioned) findings.push(questioned);
     }
   }
+  const settles = limeSettlesFinding(derived['water.saturation']);
+  if (settles) findings.push(settles);
+  if (world.design.water.co2) findings.push(co2Finding(world.design.water.co2.mgPerL, derived['water.gas']));
+  findings.push(...soilFindings(derived['water.soil'], derived['water.lime']));
+  for (const [id, { materialId }] of inOrder(world.design.water.additions))
+    if (!world.catalogue.materials.has(materialId)) findings.push(materialNotKnown(id, materialId));
   if (!derived['heat.year'].value) findings.push(climateNotStated(derived['heat.year']));
   return findings;
 }
@@ -109,15 +133,21 @@ function memberFindings({ design }: World, derived: Derived): Finding[] {
   const members = derived['stock.members'].value ?? [];
   if (Object.keys(design.stock).length === 0 && members.length === 0) return [nothingChosen()];
   const findings: (Finding | null)[] = [];
+  const conditioner = conditionerOf(design.water.conditioner);
+  const copper = derived['water.mixed'].value?.traces.copper ?? null;
   for (const member of members) {
     const { id, organism, phase } = member;
     const range = (parameter: Parameter) => organism && rangeFor(organism, phase, parameter);
     for (const parameter of WATER_PARAMETERS)
       findings.push(parameterFinding(id, parameter, range(parameter), plannedNode(derived, parameter)));
+    findings.push(conductivityContradiction(id, range('ghDh'), range('khDh'), range('ec25UsPerCm')));
     findings.push(...seasonFindings(id, range('temperatureC'), derived['heat.year']));
     const animal = animalOf(member);
     if (!animal) continue;
     const { traits } = animal;
+    if (conditioner) findings.push(conditionerHarmFinding(id, animal.group, conditioner));
+    if (animal.group === 'shrimp' || animal.group === 'snail')
+      findings.push(copperFinding(id, copper, conditioner, derived['water.mixed']));
     const ofItsKind = members.filter(({ organismId }) => organismId === member.organismId).reduce((sum, { count }) => sum + count, 0);
     findings.push(groupFinding(id, traits.groupMin, ofItsKind));
     const salinity = range('salinity')?.value?.tolerance;

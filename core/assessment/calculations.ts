@@ -13,6 +13,14 @@ import { jarVolume } from '../vessel/jar-volume';
 import { systemVolume } from '../vessel/system-volume';
 import { waterVolume } from '../vessel/water-volume';
 import { blend } from '../water/blend';
+import { waterColour } from '../water/water-colour';
+import { soilExchange } from '../water/soil-exchange';
+import { seawaterPh } from '../water/seawater-ph';
+import { organicCarbon } from '../water/organic-carbon';
+import { limeDissolution } from '../water/lime-dissolution';
+import { leastConductivity } from '../water/least-conductivity';
+import { evaporationDrift } from '../water/evaporation-drift';
+import { brackishStepsCalculation } from '../water/brackish-steps';
 import { carbonateSystem } from '../water/carbonate-system';
 import { composition } from '../water/composition';
 import { conductivity } from '../water/conductivity';
@@ -67,4 +75,12 @@ export const calculations = createRegistry([
   listed(freeAmmoniaFraction),
   listed(nitriteChloride),
   listed(dechlorination),
+  listed(brackishStepsCalculation),
+  listed(evaporationDrift),
+  listed(leastConductivity),
+  listed(limeDissolution),
+  listed(organicCarbon),
+  listed(seawaterPh),
+  listed(soilExchange),
+  listed(waterColour),
 ]);

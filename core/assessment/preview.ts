@@ -20,7 +20,7 @@ export function previewAnimal(world: World, animal: Animal, phase: Phase): Asses
     brief: { ...design.brief, targetStockIds: [PREVIEW_ID] },
     scene: {},
     stock: { [PREVIEW_ID]: { order: 1, organismId: animal.id, count: animal.traits.groupMin.value ?? 1, phase } },
-    water: poured || !first ? design.water : { parts: { first: { order: 1, sourceId: first[0], share: 1 } } },
+    water: poured || !first ? design.water : { ...design.water, parts: { first: { order: 1, sourceId: first[0], share: 1 } } },
   };
   return assess({ ...world, design: preview });
 }

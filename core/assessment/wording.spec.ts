@@ -24,6 +24,12 @@ const withLeakTest = (value: boolean | null): Design => {
   return tank([['danio-margaritatus', 8]], { vessel });
 };
 
+const watered = (design: Design, water: Partial<Design['water']>): Design => ({ ...design, water: { ...design.water, ...water } });
+const withDisinfectant = (value: 'chlorine' | 'chloramine') => ({
+  ...lowBarn,
+  sources: { ...lowBarn.sources, tap: { ...lowBarn.sources['tap']!, disinfectant: { value, basis: 'measured' as const } } },
+});
+
 describe('the words of each judgement', () => {
   const cases: [name: string, design: Design, room: Room, key: string, title: RegExp, reason: RegExp][] = [
     [
@@ -76,12 +82,82 @@ describe('the words of each judgement', () => {
       /Pour from the room’s sources/,
     ],
     [
-      'the pH of sea water',
-      tank([['pterapogon-kauderni', 2]], { shares: { sea: 1 } }),
-      withSea,
-      'water.not-stated:ph',
-      /^pH not known$/,
-      /The fresh-water constants do not hold/,
+      'a conditioner that harms',
+      watered(tank([['ambystoma-mexicanum', 1]]), { conditioner: 'plant-gel' }),
+      lowBarn,
+      'water.conditioner-harm:s0',
+      /^The conditioner harms \*Ambystoma mexicanum\*$/,
+      /skin, which breathes/,
+    ],
+    [
+      'chloramine split',
+      watered(tank([['danio-margaritatus', 12]]), { conditioner: 'thiosulfate' }),
+      withDisinfectant('chloramine'),
+      'water.disinfectant:tap',
+      /^Conditioning Limestone tap leaves ammonia$/,
+      /mature filter/,
+    ],
+    [
+      'tap water treated for both',
+      watered(tank([['danio-margaritatus', 12]]), { conditioner: 'binder' }),
+      lowBarn,
+      'water.disinfectant:tap',
+      /^Limestone tap is conditioned$/,
+      /treated for both/,
+    ],
+    ['copper', tank([['neocaridina-davidi', 12]]), lowBarn, 'water.copper:s0', /^Copper 0.04 mg\/L is much for/, /Let the tap run/],
+    [
+      'much CO2',
+      watered(tank([['danio-margaritatus', 12]]), { co2: { mgPerL: 45 } }),
+      lowBarn,
+      'water.co2',
+      /^45 mg\/L of CO₂ kills$/,
+      /secured upright/,
+    ],
+    [
+      'lime that settles',
+      tank([['danio-margaritatus', 12]], { heaterC: 26 }),
+      lowBarn,
+      'water.lime-settles',
+      /^Lime settles/,
+      /Saturation index \d\.\d+/,
+    ],
+    [
+      'soil that is eaten',
+      watered(tank([['danio-margaritatus', 12]]), { additions: { soil: { order: 1, materialId: 'acid-soil', amount: 5, spent: 0 } } }),
+      lowBarn,
+      'water.soil-life',
+      /^The soil is spent in about \d+ weeks$/,
+      /the KH of the change water eats it/,
+    ],
+    [
+      'soil beside lime',
+      watered(tank([['danio-margaritatus', 12]], { shares: { ro: 1 } }), {
+        additions: {
+          soil: { order: 1, materialId: 'mild-soil', amount: 8, spent: 0 },
+          coral: { order: 2, materialId: 'crushed-coral', amount: 0.5, spent: 0 },
+        },
+      }),
+      lowBarn,
+      'water.soil-against-lime',
+      /^Soil and lime work against each other$/,
+      /Have one or the other/,
+    ],
+    [
+      'a stranger among the materials',
+      watered(tank([['danio-margaritatus', 12]]), { additions: { x: { order: 1, materialId: 'moon-rock', amount: 5, spent: 0 } } }),
+      lowBarn,
+      'water.material-not-known:x',
+      /^“moon-rock” is not in the catalogue$/,
+      /not counted/,
+    ],
+    [
+      'readings that contradict each other',
+      tank([['danio-margaritatus', 12]]),
+      { ...lowBarn, sources: { tap: { ...lowBarn.sources['tap']!, ec25UsPerCm: { value: 60, basis: 'measured' as const } } } },
+      'water.source-questioned:tap',
+      /^Readings of Limestone tap contradict each other$/,
+      /would conduct \d+ µS\/cm, and it reads 60/,
     ],
     [
       'disinfectant not stated',

@@ -2,6 +2,39 @@ import * as z from 'zod';
 import { factOf } from '../quantity/fact';
 import { Id } from './organism';
 
+const Band = (max: number) =>
+  factOf(
+    z.tuple([z.number().nonnegative().max(max), z.number().positive().max(max)]).refine(([a, b]) => a <= b, { message: 'out of order' }),
+  );
+
+/** What a material does to the water it lies in, as a class, low to high. */
+export const WaterAction = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('none') }),
+  /** Takes up lime until the water has its pH, and is used up by it. */
+  z.strictObject({
+    kind: z.literal('exchanges'),
+    setPh: Band(9),
+    /** Fresh, per litre of material. */
+    capacityMeqPerL: Band(2000),
+  }),
+  /** Dissolves until the water is saturated with it. */
+  z.strictObject({
+    kind: z.literal('dissolves'),
+    mineral: z.enum(['calcite', 'aragonite']),
+    /** Share of the way to saturation per day, for a kilogram in a litre of water. */
+    ratePerDay: Band(50),
+  }),
+  /** Gives off organic carbon and tint. */
+  z.strictObject({
+    kind: z.literal('leaches'),
+    /** In all, milligrams of carbon per gram of dry material. */
+    carbonMgPerG: Band(400),
+    /** Weeks until most of it is out; after that it is renewed. */
+    lastsWeeks: Band(200),
+  }),
+]);
+export type WaterAction = z.infer<typeof WaterAction>;
+
 /** A generic class of thing the tank is built from. */
 export const Material = z.strictObject({
   id: Id,
@@ -13,6 +46,7 @@ export const Material = z.strictObject({
     z.tuple([z.number().nonnegative(), z.number().positive()]).refine(([a, b]) => a <= b, { message: 'grain sizes are out of order' }),
   ),
   effectOnWater: factOf(z.enum(['none', 'hardens', 'softens', 'acidifies'])),
+  action: WaterAction,
   colour: z.string().regex(/^#[0-9a-f]{6}$/),
 });
 export type Material = z.infer<typeof Material>;

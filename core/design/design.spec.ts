@@ -2,11 +2,13 @@ import fc from 'fast-check';
 import type { Operation } from 'rfc6902';
 import fixture from './fixtures/design-v1.json';
 import fixture2 from './fixtures/design-v2.json';
+import fixture3 from './fixtures/design-v3.json';
 import { catalogueData } from '../../catalogue';
 import { peatPocket, weedyThicket, lowBarn } from '../testing/tanks';
 import { Design, DESIGN_SCHEMA, emptyDesign, inOrder, nextOrder } from './design';
 import { readDesignFile } from './document';
 import { applyEdit, PatchSchema, pointer } from './edit';
+import { emptyWaterPlan } from '../water/model';
 import { migrateDesign, migrateRoom } from './migrate';
 import { Room } from './room';
 
@@ -16,12 +18,38 @@ describe('a design document', () => {
   it('of version 1 is still read: the frozen fixture', () => {
     const read = readDesignFile(JSON.stringify(fixture));
     expect(read.ok ? read.document.design.name : read.refusals).toEqual('Frozen peat pocket');
-    expect(DESIGN_SCHEMA).toBe(2);
+    expect(DESIGN_SCHEMA).toBe(3);
   });
 
-  it('of version 2 is read as it stands', () => {
+  it('of version 2 is read, and what it did not say of the water is nothing', () => {
     const read = readDesignFile(JSON.stringify(fixture2));
-    expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual(fixture2.design);
+    const { water, ...rest } = fixture2.design;
+    expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
+      ...rest,
+      schema: 3,
+      water: { ...emptyWaterPlan(), parts: water.parts },
+    });
+    if (!read.ok) return;
+    for (const source of Object.values(read.document.room.sources)) expect([source.analysisMgPerL, source.report]).toEqual([{}, null]);
+  });
+
+  it('of version 3 is read as it stands', () => {
+    const read = readDesignFile(JSON.stringify(fixture3));
+    expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual(fixture3.design);
+    expect(read.ok ? (read.document.room.sources as unknown) : null).toEqual(fixture3.room.sources);
+  });
+
+  it('takes no salt and no conditioner that nobody knows', () => {
+    for (const [path, value] of [
+      ['/water/salts/x', { order: 1, saltId: 'battery-acid', mgPerL: 10 }],
+      ['/water/salts/x', { order: 1, saltId: 'gypsum', mgPerL: 0 }],
+      ['/water/conditioner', 'magic'],
+      ['/water/additions/x', { order: 1, materialId: 'peat', amount: -1, spent: 0 }],
+      ['/water/co2', { mgPerL: 0 }],
+    ] as const)
+      expect(apply([{ op: path === '/water/conditioner' || path === '/water/co2' ? 'replace' : 'add', path, value }]).ok)
+        .withContext(JSON.stringify(value))
+        .toBeFalse();
   });
 
   it('of version 1 comes up with what it said, and the rest unknown', () => {

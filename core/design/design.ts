@@ -2,9 +2,9 @@ import * as z from 'zod';
 import { Device } from '../equipment/model';
 import { StockEntry } from '../stocking/model';
 import { Vessel } from '../vessel/model';
-import { WaterPlan } from '../water/model';
+import { emptyWaterPlan, WaterPlan } from '../water/model';
 
-export const DESIGN_SCHEMA = 2;
+export const DESIGN_SCHEMA = 3;
 
 const Key = z.string().min(1).max(80);
 const Vec3 = z.tuple([z.number().finite(), z.number().finite(), z.number().finite()]);
@@ -70,7 +70,7 @@ export function emptyDesign(id: string, roomId: string, name: string): Design {
     archived: false,
     brief: { purpose: 'breed', targetStockIds: [], biotopeId: null },
     vessel: null,
-    water: { parts: {} },
+    water: emptyWaterPlan(),
     equipment: {},
     scene: {},
     stock: {},

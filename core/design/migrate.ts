@@ -55,8 +55,29 @@ function room1to2(room: Json): Json {
   return { ...room, schema: 2, humidityPct: unstated(), onHand: {} };
 }
 
-const DESIGN_STEPS: Readonly<Record<number, (design: Json) => Json>> = { 1: design1to2 };
-const ROOM_STEPS: Readonly<Record<number, (room: Json) => Json>> = { 1: room1to2 };
+/** Version 3: salts, conditioner, materials in the water, carbon dioxide. */
+function design2to3(design: Json): Json {
+  const { water, ...rest } = design;
+  return {
+    ...rest,
+    schema: 3,
+    water: isObject(water) ? { ...water, salts: {}, conditioner: null, additions: {}, co2: null, organicCarbonMgPerL: unstated() } : water,
+  };
+}
+
+/** Version 3: sources with an analysis and the report they came from; salts on hand that recipes reckon with. */
+function room2to3(room: Json): Json {
+  const { sources, onHand, ...rest } = room;
+  return {
+    ...rest,
+    schema: 3,
+    sources: each(sources, (source) => ({ ...source, temperatureC: unstated(), analysisMgPerL: {}, report: null })),
+    onHand: each(onHand, (entry) => ({ ...entry, substance: null })),
+  };
+}
+
+const DESIGN_STEPS: Readonly<Record<number, (design: Json) => Json>> = { 1: design1to2, 2: design2to3 };
+const ROOM_STEPS: Readonly<Record<number, (room: Json) => Json>> = { 1: room1to2, 2: room2to3 };
 
 function climb(document: unknown, steps: Readonly<Record<number, (document: Json) => Json>>): unknown {
   let current = document;

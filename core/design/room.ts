@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { waterReadings } from '../catalogue/water-source';
 import { factOf } from '../quantity/fact';
 
-export const ROOM_SCHEMA = 2;
+export const ROOM_SCHEMA = 3;
 
 const Key = z.string().min(1).max(80);
 const MonthSpan = z
@@ -14,6 +14,8 @@ export const RoomSource = z.strictObject({
   order: z.number().finite(),
   name: z.string().trim().min(1, 'a name is wanted').max(80),
   ...waterReadings,
+  /** The report its figures came from. */
+  report: z.strictObject({ title: z.string().min(1).max(200), simulated: z.boolean() }).nullable(),
 });
 export type RoomSource = z.infer<typeof RoomSource>;
 
@@ -29,6 +31,8 @@ export const OnHand = z.strictObject({
   measure: z.enum(['count', 'volume', 'mass']),
   amount: z.number().min(0).max(1e7),
   note: z.string().max(200),
+  /** What it is, where the recipe is to reckon with it: the id of a salt. */
+  substance: z.string().min(1).max(80).nullable(),
 });
 export type OnHand = z.infer<typeof OnHand>;
 

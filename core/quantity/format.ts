@@ -46,6 +46,10 @@ export function unitOf(kind: QuantityKind, choice: UnitChoice): { unit: string; 
       return { unit: '', decimals: 1 };
     case 'fraction':
       return { unit: '%', decimals: 0 };
+    case 'concentration':
+      return { unit: 'mg/L', decimals: 2 };
+    case 'number':
+      return { unit: '', decimals: 2 };
     case 'count':
       return { unit: '', decimals: 0 };
   }

@@ -20,6 +20,8 @@ export const INPUT_LIMITS: Readonly<Record<QuantityKind, readonly [number, numbe
   hours: [0, 100000],
   pressure: [0, 1000],
   volumePerDay: [0, 5000],
+  concentration: [0, 60000],
+  number: [-1e6, 1e6],
   count: [0, 100000],
 };
 

@@ -29,6 +29,8 @@ export type QuantityKind =
   | 'hours'
   | 'pressure'
   | 'volumePerDay'
+  | 'concentration'
+  | 'number'
   | 'count';
 
 export interface Unit {
@@ -110,6 +112,12 @@ export const UNITS: Readonly<Record<QuantityKind, readonly [Unit, ...Unit[]]>> =
     { names: ['L/day'], scale: 1 },
     { names: ['gal/day'], scale: 3.785411784 },
   ],
+  concentration: [
+    { names: ['mg/L', 'ppm'], scale: 1 },
+    { names: ['µg/L', 'ug/L', 'μg/L', 'ppb'], scale: 0.001 },
+    { names: ['g/L'], scale: 1000 },
+  ],
+  number: [{ names: [''], scale: 1 }],
   count: [{ names: [''], scale: 1 }],
 };
 

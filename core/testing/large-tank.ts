@@ -1,3 +1,4 @@
+import { emptyWaterPlan } from '../water/model';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import type { Catalogue } from '../catalogue/catalogue';
 import { Design, emptyDesign } from '../design/design';
@@ -50,7 +51,7 @@ export function largeTank(catalogue: Catalogue, size = { species: 20, items: 60,
   return Design.parse({
     ...emptyDesign('large', 'low-barn', 'Large tank'),
     vessel: box(1800, 600, 600, 'none'),
-    water: { parts: { tap: { order: 1, sourceId: 'tap', share: 0.4 }, ro: { order: 2, sourceId: 'ro', share: 0.6 } } },
+    water: { ...emptyWaterPlan(), parts: { tap: { order: 1, sourceId: 'tap', share: 0.4 }, ro: { order: 2, sourceId: 'ro', share: 0.6 } } },
     equipment: { heater: { order: 1, kind: 'heater', setPointC: 24, powerW: 300, sizeMm: [30, 30, 300] } },
     brief: { purpose: 'keep', targetStockIds: ['s0'], biotopeId: null },
     scene,

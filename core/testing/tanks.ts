@@ -5,6 +5,7 @@ import { indexCatalogue } from '../catalogue/catalogue';
 import type { Phase } from '../catalogue/parameter';
 import { Design, emptyDesign } from '../design/design';
 import { Room } from '../design/room';
+import { emptyWaterPlan } from '../water/model';
 import type { HeatBody } from '../equipment/heat-loss';
 import { newBox, type Vessel } from '../vessel/model';
 
@@ -54,6 +55,7 @@ export function tank(
     brief: { purpose: 'breed', targetStockIds: ids.slice(0, 1), biotopeId: null },
     vessel,
     water: {
+      ...emptyWaterPlan(),
       parts: Object.fromEntries(Object.entries(shares).map(([sourceId, share], i) => [sourceId, { order: i + 1, sourceId, share }])),
     },
     equipment:

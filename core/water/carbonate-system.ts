@@ -127,6 +127,14 @@ export function carbonateAtPh(water: Water, ph: number): CarbonateState | null {
   return state(k, ph, (bicarbonate * h) / k.k1);
 }
 
+/** The alkalinity, meq/L, at which water in balance with a CO2 pressure has this pH. Ionic strength of a thin water, 0.001 mol/L. */
+export function alkalinityAtPh(temperatureC: number, ph: number, pco2Uatm: number): number {
+  const k = mixedConstants({ temperatureC, alkalinityMeqPerL: 0 });
+  const h = 10 ** -ph;
+  const bicarbonate = (k.k1 * k.kh * pco2Uatm * 1e-6) / h;
+  return (bicarbonate * (1 + (2 * k.k2) / h) + waterAlkalinity(k, h)) * 1000;
+}
+
 /** Why the fresh-water constants do not hold here; null when they do. */
 export function outsideFreshWater({ temperatureC, alkalinityMeqPerL, ionicStrengthMolPerL = 0 }: Water): string | null {
   if (temperatureC < 0 || temperatureC > 40) return 'temperature outside 0–40 °C';

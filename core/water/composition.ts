@@ -18,7 +18,7 @@ export interface Composition {
   assumptions: string[];
   /** Readings that cannot all be true, in words. */
   contradictions: string[];
-  /** (cations − anions) / (cations + anions) of what was read, before anything was taken; null when no ion was. */
+  /** (cations − anions) / (cations + anions) of what was read, before anything was taken; null while a main ion is not named. */
   balance: number | null;
 }
 
@@ -39,10 +39,10 @@ export function compose({ ghDh, khDh, ec25UsPerCm, ions: read = {} }: Readings):
   const contradictions: string[] = [];
   const known = (ion: Ion): boolean => read[ion] !== undefined;
   const ions: Record<Ion, number> = { ...NO_IONS, ...read };
-  const readIons = Object.keys(read).length > 0;
-  const balance = readIons ? chargeBalance(ions) : null;
-  // a report is whole only when both sides of it are there
-  if (balance !== null && isWhole(read) && Math.abs(balance) > QUESTIONED_BALANCE)
+  const asRead: Partial<Record<Ion, number>> = khDh === null ? read : { bicarbonate: khDh * MEQ_PER_DEGREE_ALKALINITY, ...read };
+  // a report can be weighed only when both sides of it are there
+  const balance = isWhole(asRead) ? chargeBalance({ ...NO_IONS, ...asRead }) : null;
+  if (balance !== null && Math.abs(balance) > QUESTIONED_BALANCE)
     contradictions.push(`its cations and anions differ by ${Math.round(Math.abs(balance) * 100)} %: a value or a unit is wrong`);
 
   if (ghDh !== null) {
@@ -90,7 +90,11 @@ export function compose({ ghDh, khDh, ec25UsPerCm, ions: read = {} }: Readings):
     const modelled = conductivityOf(ions);
     if (modelled > ec25UsPerCm * (1 + CONDUCTIVITY_SLACK) + 10)
       contradictions.push(
-        `GH and KH alone would conduct ${Math.round(modelled)} µS/cm, and it reads ${Math.round(ec25UsPerCm)}: one of the readings is wrong`,
+        `${isWhole(asRead) ? 'its ions' : 'GH and KH alone'} would conduct ${Math.round(modelled)} µS/cm, and it reads ${Math.round(ec25UsPerCm)}: one of the readings is wrong`,
+      );
+    else if (isWhole(asRead) && ec25UsPerCm > modelled * (1 + CONDUCTIVITY_SLACK) + 10)
+      contradictions.push(
+        `its ions would conduct only ${Math.round(modelled)} µS/cm, and it reads ${Math.round(ec25UsPerCm)}: something is not named, or a reading is wrong`,
       );
     else if (ec25UsPerCm > modelled * 1.02 + 2 && !known('sodium') && !known('chloride')) {
       const salt = saltFor(ions, ec25UsPerCm);
@@ -102,7 +106,7 @@ export function compose({ ghDh, khDh, ec25UsPerCm, ions: read = {} }: Readings):
   return { ions, assumptions, contradictions, balance };
 }
 
-/** Whether a report names ions of both charges, the main ones among them. */
+/** Whether the main ions of both charges are named. */
 function isWhole(read: Partial<IonsMmolPerL>): boolean {
   return (
     read.calcium !== undefined &&

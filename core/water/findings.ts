@@ -1,9 +1,12 @@
 import type { Computed } from '../calculation/computed';
 import type { Finding } from '../calculation/finding';
-import type { ToleranceRange } from '../catalogue/organism';
+import type { AnimalGroup, ToleranceRange } from '../catalogue/organism';
 import { PARAMETER_META, type Parameter } from '../catalogue/parameter';
-import type { Fact } from '../quantity/fact';
+import { weakestBasis, type Fact } from '../quantity/fact';
 import { judge } from '../window/judge';
+import { afterConditioner, type Conditioner } from './conditioners';
+import { leastConductivityOf } from './least-conductivity';
+import type { SoilEffect } from './settled-water';
 
 /** One organism against the planned value of one water parameter; null when there is no planned value to judge. */
 export function parameterFinding(
@@ -93,19 +96,215 @@ export function acclimationFinding(
   };
 }
 
-/** Whether a source that is poured in carries chlorine or chloramine. */
-export function disinfectantFinding(sourceId: string, disinfectant: Fact<'none' | 'chlorine' | 'chloramine'>): Finding {
+/** Whether a source that is poured in carries chlorine or chloramine, and whether it is treated for it. */
+export function disinfectantFinding(
+  sourceId: string,
+  disinfectant: Fact<'none' | 'chlorine' | 'chloramine'>,
+  conditioner: Conditioner | undefined,
+): Finding {
+  const { value } = disinfectant;
+  // not stated is treated as the harder of the two, and stays unknown until a conditioner does for both
+  const left = value === 'none' ? null : afterConditioner(value ?? 'chloramine', conditioner);
+  const severity = value === null ? (left === null ? 'fits' : 'unknown') : left === null ? 'fits' : 'watch';
   return {
     key: `water.disinfectant:${sourceId}`,
     code: 'water.disinfectant',
     bench: 'water',
-    severity: disinfectant.value === null ? 'unknown' : disinfectant.value === 'none' ? 'fits' : 'watch',
-    excess: disinfectant.value === null ? null : disinfectant.value === 'none' ? 0 : 1,
+    severity,
+    excess: severity === 'unknown' ? null : left === null ? 0 : left === 'ammonia' ? 0.5 : 1,
     subjects: [sourceId],
     values: {},
     evidence: [],
     basis: disinfectant.basis,
-    ...(disinfectant.value ? { note: disinfectant.value } : {}),
+    ...(value ? { note: value } : {}),
+    kind: value === 'none' ? 'none' : (left ?? 'treated'),
+  };
+}
+
+/** A conditioner that harms one of those who live here; null when it does not. */
+export function conditionerHarmFinding(subject: string, group: AnimalGroup, conditioner: Conditioner): Finding | null {
+  const harm = conditioner.harms.find(({ groups }) => groups.includes(group));
+  if (!harm) return null;
+  return {
+    key: `water.conditioner-harm:${subject}`,
+    code: 'water.conditioner-harm',
+    bench: 'water',
+    severity: 'conflict',
+    excess: 1,
+    subjects: [subject],
+    values: {},
+    evidence: [],
+    basis: 'practice',
+    note: harm.why,
+  };
+}
+
+/** A source whose readings cannot all be true; null when they agree. */
+export function sourceQuestionedFinding(sourceId: string, contradictions: readonly string[], sources: Computed<unknown>): Finding | null {
+  if (contradictions.length === 0) return null;
+  return {
+    key: `water.source-questioned:${sourceId}`,
+    code: 'water.source-questioned',
+    bench: 'water',
+    severity: 'watch',
+    excess: contradictions.length,
+    subjects: [sourceId],
+    values: {},
+    evidence: [sources],
+    basis: 'measured',
+    note: contradictions.join('; '),
+  };
+}
+
+/**
+ * A conductivity (or TDS) quoted for an animal that no water of the hardness quoted for it can have: then conductivity is what the recipe
+ * gives, and no second target. Null when the two agree.
+ */
+export function conductivityContradiction(
+  subject: string,
+  gh: Fact<ToleranceRange> | undefined,
+  kh: Fact<ToleranceRange> | undefined,
+  ec: Fact<ToleranceRange> | undefined,
+): Finding | null {
+  const lowGh = gh?.value?.optimum[0] ?? null;
+  const highEc = ec?.value?.optimum[1] ?? null;
+  if (lowGh === null || highEc === null || lowGh > 100 || highEc > 5000) return null;
+  const least = leastConductivityOf(lowGh, kh?.value?.optimum[0] ?? 0);
+  if (least <= highEc) return null;
+  return {
+    key: `water.conductivity-contradiction:${subject}`,
+    code: 'water.conductivity-contradiction',
+    bench: 'water',
+    severity: 'watch',
+    excess: least - highEc,
+    subjects: [subject],
+    parameter: 'ec25UsPerCm',
+    values: {
+      gh: { quantity: 'hardness', si: lowGh },
+      least: { quantity: 'conductivity', si: least },
+      quoted: { quantity: 'conductivity', si: highEc },
+    },
+    evidence: [],
+    basis: weakestBasis([gh?.basis ?? 'recalled', ec?.basis ?? 'recalled']),
+  };
+}
+
+/** Copper in mg/L that shrimp and snails are said to feel, and that kills them. Common practice. */
+const COPPER_MG_PER_L = { watch: 0.03, conflict: 0.1 };
+
+/** Copper of the mixed water against an invertebrate; null where it is not known, or little. */
+export function copperFinding(
+  subject: string,
+  copperMgPerL: number | null,
+  conditioner: Conditioner | undefined,
+  mixed: Computed<unknown>,
+): Finding | null {
+  if (copperMgPerL === null || copperMgPerL < COPPER_MG_PER_L.watch) return null;
+  const bound = (conditioner?.metalsHours ?? 0) > 0;
+  return {
+    key: `water.copper:${subject}`,
+    code: 'water.copper',
+    bench: 'water',
+    severity: copperMgPerL >= COPPER_MG_PER_L.conflict && !bound ? 'conflict' : 'watch',
+    excess: copperMgPerL - COPPER_MG_PER_L.watch - (bound ? COPPER_MG_PER_L.watch / 2 : 0),
+    subjects: [subject],
+    values: { copper: { quantity: 'concentration', si: copperMgPerL }, edge: { quantity: 'concentration', si: COPPER_MG_PER_L.watch } },
+    evidence: [mixed],
+    basis: 'practice',
+    kind: bound ? 'bound' : 'free',
+  };
+}
+
+/** CO2 that is fed, mg/L: where animals begin to gasp, and where they die. Common practice. */
+const CO2_MG_PER_L = { watch: 25, conflict: 40 };
+
+export function co2Finding(co2MgPerL: number, gas: Computed<number>): Finding {
+  const severity = co2MgPerL > CO2_MG_PER_L.conflict ? 'conflict' : co2MgPerL > CO2_MG_PER_L.watch ? 'watch' : 'fits';
+  return {
+    key: 'water.co2',
+    code: 'water.co2',
+    bench: 'water',
+    severity,
+    excess: Math.max(0, co2MgPerL - CO2_MG_PER_L.watch),
+    subjects: [],
+    values: { co2: { quantity: 'concentration', si: co2MgPerL }, edge: { quantity: 'concentration', si: CO2_MG_PER_L.watch } },
+    evidence: [gas],
+    basis: 'practice',
+  };
+}
+
+/** Saturation index of calcite above which lime is seen to settle on heaters and leaves; below it crystals hardly start. Recalled. */
+const SETTLES_ABOVE = 1.3;
+
+export function limeSettlesFinding(saturation: Computed<number>): Finding | null {
+  if (saturation.value === null || saturation.value < SETTLES_ABOVE) return null;
+  return {
+    key: 'water.lime-settles',
+    code: 'water.lime-settles',
+    bench: 'water',
+    severity: 'watch',
+    excess: saturation.value - SETTLES_ABOVE,
+    subjects: [],
+    values: { index: { quantity: 'number', si: saturation.value } },
+    evidence: [saturation],
+    basis: 'recalled',
+  };
+}
+
+/** Weeks of strength below which active soil is soon to be renewed. Common practice. */
+const SOIL_SOON_WEEKS = 16;
+
+/** How long active soil lasts in this water. */
+export function soilFindings(soil: Computed<SoilEffect>, lime: Computed<unknown>): Finding[] {
+  if (!soil.value) return [];
+  const { weeksLeft, weeksBand, setPh } = soil.value;
+  const shared = { bench: 'water', subjects: [], basis: 'practice' } as const;
+  const findings: Finding[] = [
+    {
+      ...shared,
+      key: 'water.soil-life',
+      code: 'water.soil-life',
+      severity: weeksLeft !== null && weeksLeft < SOIL_SOON_WEEKS ? 'watch' : 'fits',
+      excess: weeksLeft === null ? 0 : Math.max(0, SOIL_SOON_WEEKS - weeksLeft),
+      values: {
+        setPh: { quantity: 'ph', si: setPh },
+        ...(weeksLeft !== null && weeksBand
+          ? {
+              weeks: { quantity: 'count', si: Math.round(weeksLeft) },
+              fewest: { quantity: 'count', si: Math.round(weeksBand[0]) },
+              most: { quantity: 'count', si: Math.round(weeksBand[1]) },
+            }
+          : {}),
+      },
+      evidence: [soil],
+    },
+  ];
+  if (lime.value !== null)
+    findings.push({
+      ...shared,
+      key: 'water.soil-against-lime',
+      code: 'water.soil-against-lime',
+      severity: 'watch',
+      excess: 1,
+      values: {},
+      evidence: [soil, lime],
+    });
+  return findings;
+}
+
+/** A material in the water that the catalogue does not know. */
+export function materialNotKnown(additionId: string, materialId: string): Finding {
+  return {
+    key: `water.material-not-known:${additionId}`,
+    code: 'water.material-not-known',
+    bench: 'water',
+    severity: 'unknown',
+    excess: null,
+    subjects: [],
+    values: {},
+    evidence: [],
+    basis: 'recalled',
+    note: materialId,
   };
 }
 

@@ -1,10 +1,43 @@
 import * as z from 'zod';
+import { factOf } from '../quantity/fact';
+import { CONDITIONERS } from './conditioners';
+import { SALTS, SEA_SALT } from './salts';
 
-/** How the tank's water is mixed: parts of the room's sources, by volume; only their proportion counts. */
+const Key = z.string().min(1).max(80);
+
+const SALT_IDS = [SEA_SALT.id, ...SALTS.map(({ id }) => id)] as [string, ...string[]];
+const CONDITIONER_IDS = CONDITIONERS.map(({ id }) => id) as [string, ...string[]];
+
+/** Carbon dioxide fed to the water, held at so many mg/L while the lamps burn. */
+const Co2Feed = z.strictObject({ mgPerL: z.number().min(1).max(100) });
+
+/** How the tank's water is mixed, and what lies in it and moves it. */
 export const WaterPlan = z.strictObject({
-  parts: z.record(
-    z.string().min(1).max(80),
-    z.strictObject({ order: z.number().finite(), sourceId: z.string().min(1).max(80), share: z.number().min(0).max(1) }),
+  /** Parts of the room's sources, by volume; only their proportion counts. */
+  parts: z.record(Key, z.strictObject({ order: z.number().finite(), sourceId: Key, share: z.number().min(0).max(1) })),
+  /** Salts weighed in, per litre of the mixture. */
+  salts: z.record(Key, z.strictObject({ order: z.number().finite(), saltId: z.enum(SALT_IDS), mgPerL: z.number().positive().max(60000) })),
+  /** What tap water is treated with; null while nothing is. */
+  conditioner: z.enum(CONDITIONER_IDS).nullable(),
+  /** Materials that move the water: litres of a bed, grams of stone, wood and leaves. */
+  additions: z.record(
+    Key,
+    z.strictObject({
+      order: z.number().finite(),
+      materialId: Key,
+      amount: z.number().positive().max(1e6),
+      /** Share of its strength that earlier use has taken, for what is used up. */
+      spent: z.number().min(0).max(1),
+    }),
   ),
+  /** Null where the water is left to the room's air. */
+  co2: Co2Feed.nullable(),
+  /** Dissolved organic carbon as measured by colour, mg/L: stands in place of the estimate from leaves and wood. */
+  organicCarbonMgPerL: factOf(z.number().min(0).max(200)),
 });
 export type WaterPlan = z.infer<typeof WaterPlan>;
+
+/** Nothing poured yet. */
+export function emptyWaterPlan(): WaterPlan {
+  return { parts: {}, salts: {}, conditioner: null, additions: {}, co2: null, organicCarbonMgPerL: { value: null, basis: 'measured' } };
+}

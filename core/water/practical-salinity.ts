@@ -62,6 +62,17 @@ export function practicalSalinityOf(conductivityMsPerCm: number, temperatureC: n
   return practicalSalinityOfRatio(conductivityMsPerCm / C_35_15, 1.00024 * temperatureC);
 }
 
+/** Conductivity of sea water of a salinity at 25 degC, µS/cm: PSS-78 turned round. Salinity 0 to 42. */
+export function seaConductivityAt25(salinity: number): number {
+  let [low, high] = [0, 80];
+  for (let i = 0; i < 50; i++) {
+    const middle = (low + high) / 2;
+    if (practicalSalinityOf(middle, 25) < salinity) low = middle;
+    else high = middle;
+  }
+  return 500 * (low + high);
+}
+
 export const practicalSalinity = calculation({
   id: 'water.practical-salinity',
   title: 'Practical salinity from conductivity',

@@ -1,9 +1,11 @@
 import fc from 'fast-check';
+import { fcnnlsVector } from 'ml-fcnnls';
 import { MEQ_PER_DEGREE_ALKALINITY, MMOL_PER_DEGREE_HARDNESS } from '../quantity/unit';
 import { compose } from './composition';
 import { conductivityOf } from './conductivity';
 import { chargesMeqPerL, ION_NAMES, NO_IONS, type IonsMmolPerL } from './ions';
 import { batch, mixed, reachedBy, recipes, type RecipeSource } from './recipe';
+import { bottles, clashInBottle, mixingOrder } from './mixing-order';
 import { mgPerDegree, SALTS } from './salts';
 
 const source = (id: string, isRo: boolean, ghDh: number, khDh: number, ec25UsPerCm: number | null = null): RecipeSource => ({
@@ -191,5 +193,101 @@ describe('a batch', () => {
       return high - low;
     };
     expect(width(1)).toBeGreaterThan(width(0.01));
+  });
+});
+
+describe('a recipe against an independent solver', () => {
+  // The other solver is non-negative least squares over the same columns; each target has one answer, so both must find it.
+  const column = (id: string) => {
+    const { ions, molarMass } = salt(id);
+    return [
+      ((ions.calcium ?? 0) + (ions.magnesium ?? 0)) / molarMass / MMOL_PER_DEGREE_HARDNESS,
+      (ions.bicarbonate ?? 0) / molarMass / MEQ_PER_DEGREE_ALKALINITY,
+    ];
+  };
+  const EMPTY: RecipeSource = { id: 'ro', isRo: true, ions: NO_IONS };
+
+  it('weighs in the same', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.5, max: 15, noNaN: true }),
+        fc.double({ min: 0.5, max: 10, noNaN: true }),
+        fc.constantFrom('sodium-bicarbonate', 'potassium-bicarbonate'),
+        (gh, kh, alkaline) => {
+          const chosen = [salt('epsom-salt'), salt(alkaline)];
+          const columns = chosen.map(({ id }) => column(id));
+          const nnls = fcnnlsVector(
+            [0, 1].map((row) => columns.map((c) => c[row]!)),
+            [gh, kh],
+          ).K.to1DArray();
+          const [found] = recipes([EMPTY], chosen, { ghDh: [gh, gh], khDh: [kh, kh] });
+          chosen.forEach(({ id }, i) => {
+            const mgPerL = found!.saltsMgPerL.find(({ saltId }) => saltId === id)?.mgPerL ?? 0;
+            expect(Math.abs(mgPerL - nnls[i]!)).toBeLessThan(1e-3 * Math.max(1, nnls[i]!));
+          });
+        },
+      ),
+      { numRuns: 40 },
+    );
+  });
+
+  it('misses where the other misses too', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 20, noNaN: true }),
+        fc.double({ min: 0, max: 20, noNaN: true }),
+        fc.subarray(['epsom-salt', 'magnesium-chloride', 'sodium-bicarbonate', 'gypsum'], { minLength: 1, maxLength: 3 }),
+        (gh, kh, ids) => {
+          const chosen = ids.map(salt);
+          const sources = [TAP, EMPTY];
+          const rows = [
+            [...sources.map(({ ions }) => reachedBy(ions).ghDh), ...ids.map((id) => column(id)[0]!)],
+            [...sources.map(({ ions }) => reachedBy(ions).khDh), ...ids.map((id) => column(id)[1]!)],
+            // shares sum to one, and weigh heavily
+            [...sources.map(() => 1000), ...ids.map(() => 0)],
+          ];
+          const x = fcnnlsVector(rows, [gh, kh, 1000]).K.to1DArray();
+          const residual = Math.hypot(...[gh, kh].map((target, r) => target - rows[r]!.reduce((sum, a, i) => sum + a * x[i]!, 0)));
+          const solubleByBoth = ids.every((id, i) => (x[i + 2] ?? 0) < salt(id).solubilityGPerL * 100);
+          if (!solubleByBoth) return;
+          const [found] = recipes(sources, chosen, { ghDh: [gh, gh], khDh: [kh, kh] });
+          if (residual < 1e-4) expect(found!.missed).toEqual([]);
+          if (residual > 0.1) expect(found!.missed.length).toBeGreaterThan(0);
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+});
+
+describe('the order of mixing', () => {
+  it('pours, conditions, dissolves the slowest first and bicarbonate last', () => {
+    const steps = mixingOrder(
+      [
+        { sourceId: 'tap', litres: 4 },
+        { sourceId: 'ro', litres: 16 },
+        { sourceId: 'sea', litres: 0 },
+      ],
+      ['sodium-bicarbonate', 'epsom-salt', 'gypsum'].map((id) => ({ salt: salt(id), grams: 1 })),
+      true,
+    );
+    expect(steps.map((step) => (step.kind === 'dissolve' ? step.salt.id : step.kind))).toEqual([
+      'pour',
+      'condition',
+      'gypsum',
+      'epsom-salt',
+      'sodium-bicarbonate',
+      'stir-and-measure',
+    ]);
+    expect(steps[0]).toEqual({ kind: 'pour', sourceIds: ['tap', 'ro'] });
+  });
+
+  it('keeps lime apart from sulfate and bicarbonate in bottles', () => {
+    expect(clashInBottle(salt('calcium-chloride'), salt('epsom-salt'))).toBeTrue();
+    expect(clashInBottle(salt('gypsum'), salt('calcium-chloride'))).toBeTrue();
+    expect(clashInBottle(salt('calcium-chloride'), salt('magnesium-chloride'))).toBeFalse();
+    expect(clashInBottle(salt('epsom-salt'), salt('potassium-sulfate'))).toBeFalse();
+    for (const shelf of bottles(SALTS)) for (const a of shelf) for (const b of shelf) expect(a !== b && clashInBottle(a, b)).toBeFalse();
+    expect(bottles(SALTS).flat().length).toBe(SALTS.length);
   });
 });

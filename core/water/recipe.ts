@@ -5,7 +5,8 @@ import { contains, distanceOutside, type Span } from '../quantity/range';
 import { MEQ_PER_DEGREE_ALKALINITY, MMOL_PER_DEGREE_HARDNESS } from '../quantity/unit';
 import { compose } from './composition';
 import { conductivityOf } from './conductivity';
-import { ION_NAMES, type IonsMmolPerL } from './ions';
+import { ION_NAMES, NO_IONS, type IonsMmolPerL } from './ions';
+import { addIons, blendIons, saltIons } from './mixed-water';
 import { SALTS, type Salt } from './salts';
 
 /** A water at hand, by its ions. */
@@ -59,14 +60,7 @@ export function mixed(
   shares: readonly { source: RecipeSource; share: number }[],
   salts: readonly { salt: Salt; mgPerL: number }[],
 ): IonsMmolPerL {
-  const total = shares.reduce((sum, { share }) => sum + share, 0);
-  return Object.fromEntries(
-    ION_NAMES.map((ion) => [
-      ion,
-      shares.reduce((sum, { source, share }) => sum + (share / total) * source.ions[ion], 0) +
-        salts.reduce((sum, { salt, mgPerL }) => sum + (mgPerL / salt.molarMass) * (salt.ions[ion] ?? 0), 0),
-    ]),
-  ) as unknown as IonsMmolPerL;
+  return addIons(blendIons(shares.map(({ source, share }) => ({ share, ions: source.ions }))), saltIons(salts));
 }
 
 /** Fewest first: every choice of up to so many salts. */
@@ -79,36 +73,78 @@ function subsets(salts: readonly Salt[], most: number): Salt[][] {
 /** How far inside a band is aimed, share of its width: rounding and the doubt of readings then stay inside too. Common practice. */
 const AIM_INSIDE = 0.1;
 const MISS_COSTS = { ghDh: 100, khDh: 100, ec25UsPerCm: 1 };
-/** How many conductivity rounds: the linear stand-in is set right by the model each time. */
-const ROUNDS = 3;
+/** How much less real water conducts than if every ion kept its conductance of thin water, to begin with. */
+const FIRST_CORRECTION = 0.93;
+/** How many of the best are set right by the conductivity model, and how often. */
+const REFINED = { best: 10, rounds: 2 };
+
+interface Ranked {
+  recipe: Recipe;
+  chosen: readonly Salt[];
+  miss: number;
+  ro: number;
+  mg: number;
+}
 
 /**
  * Water for a target out of sources and salts: inside everyone's band first, then least RO, then fewest salts. A linear program for every choice
- * of salts; conductivity, which is not linear, is set right by the model between rounds. Never an acid.
+ * of salts; conductivity, which is not linear, is set right by the model for the best of them. Never an acid.
  *
  * @returns recipes, best first, at most three, each of other salts; empty when there is no source
  */
 export function recipes(sources: readonly RecipeSource[], salts: readonly Salt[], target: RecipeTarget): Recipe[] {
   if (sources.length === 0) return [];
-  const found: { recipe: Recipe; miss: number; ro: number; salts: number; mg: number }[] = [];
-  for (const chosen of subsets(salts, 3)) {
-    const recipe = solveWith(sources, chosen, target);
-    if (!recipe) continue;
+  const rank = (recipe: Recipe | null, chosen: readonly Salt[]): Ranked[] => {
+    if (!recipe) return [];
     const short = recipe.missed.reduce((sum, { parameter, by }) => sum + by * MISS_COSTS[parameter], 0);
-    const miss = short + (isLopsided(recipe, chosen) ? LOPSIDED_COST : 0);
-    const ro = recipe.shares.reduce((sum, { sourceId, share }) => sum + (sources.find(({ id }) => id === sourceId)?.isRo ? share : 0), 0);
-    found.push({ recipe, miss, ro, salts: recipe.saltsMgPerL.length, mg: recipe.saltsMgPerL.reduce((sum, { mgPerL }) => sum + mgPerL, 0) });
-  }
-  const close = (a: number, b: number, slack: number) => (Math.abs(a - b) < slack ? 0 : a - b);
-  found.sort((a, b) => close(a.miss, b.miss, 0.5) || close(a.ro, b.ro, 0.01) || a.salts - b.salts || a.mg - b.mg);
-  const seen = new Set<string>();
-  return found
-    .filter(({ recipe }) => {
-      const key = recipe.saltsMgPerL.map(({ saltId }) => saltId).join();
-      return seen.has(key) ? false : !!seen.add(key);
-    })
+    return [
+      {
+        recipe,
+        chosen,
+        miss: short + (isLopsided(recipe, chosen) ? LOPSIDED_COST : 0),
+        ro: recipe.shares.reduce((sum, { sourceId, share }) => sum + (sources.find(({ id }) => id === sourceId)?.isRo ? share : 0), 0),
+        mg: recipe.saltsMgPerL.reduce((sum, { mgPerL }) => sum + mgPerL, 0),
+      },
+    ];
+  };
+  const useful = target.ec25UsPerCm ? salts : salts.filter(({ ions }) => ions.calcium || ions.magnesium || ions.bicarbonate);
+  const first = subsets(useful, 3).flatMap((chosen) => rank(solveOnce(sources, chosen, target, FIRST_CORRECTION), chosen));
+  const firstBest = distinct(first.sort(byWorth));
+  const best = target.ec25UsPerCm
+    ? firstBest
+        .slice(0, REFINED.best)
+        .flatMap(({ recipe, chosen }) => rank(refined(sources, chosen, target, recipe), chosen))
+        .sort(byWorth)
+    : firstBest;
+  return distinct(best)
     .slice(0, 3)
     .map(({ recipe }) => recipe);
+}
+
+/** Nearest to the bands, then least RO, then fewest salts, then least salt. */
+function byWorth(a: Ranked, b: Ranked): number {
+  const close = (x: number, y: number, slack: number) => (Math.abs(x - y) < slack ? 0 : x - y);
+  return close(a.miss, b.miss, 0.5) || close(a.ro, b.ro, 0.01) || a.recipe.saltsMgPerL.length - b.recipe.saltsMgPerL.length || a.mg - b.mg;
+}
+
+/** The first of each choice of salts. */
+function distinct(ranked: readonly Ranked[]): Ranked[] {
+  const seen = new Set<string>();
+  return ranked.filter(({ recipe }) => {
+    const key = recipe.saltsMgPerL.map(({ saltId }) => saltId).join();
+    return seen.has(key) ? false : !!seen.add(key);
+  });
+}
+
+/** The same choice of salts with conductivity set right by the model. */
+function refined(sources: readonly RecipeSource[], salts: readonly Salt[], target: RecipeTarget, from: Recipe): Recipe {
+  let best = from;
+  for (let round = 0; round < REFINED.rounds; round++) {
+    const linear = linearConductivity(best.ions);
+    if (linear <= 0) break;
+    best = solveOnce(sources, salts, target, best.reaches.ec25UsPerCm / linear) ?? best;
+  }
+  return best;
 }
 
 /** Weighs more than the slack between two recipes, less than a tenth of a degree missed. */
@@ -119,19 +155,6 @@ function isLopsided({ saltsMgPerL, ions }: Recipe, salts: readonly Salt[]): bool
   const hardens = salts.some((salt) => (salt.ions.calcium || salt.ions.magnesium) && saltsMgPerL.some(({ saltId }) => saltId === salt.id));
   if (!hardens) return false;
   return ions.magnesium === 0 || !contains([CALCIUM_TO_MAGNESIUM[0] * 0.99, CALCIUM_TO_MAGNESIUM[1] * 1.01], ions.calcium / ions.magnesium);
-}
-
-function solveWith(sources: readonly RecipeSource[], salts: readonly Salt[], target: RecipeTarget): Recipe | null {
-  let correction = 1;
-  let best: Recipe | null = null;
-  for (let round = 0; round < (target.ec25UsPerCm ? ROUNDS : 1); round++) {
-    const recipe = solveOnce(sources, salts, target, correction);
-    if (!recipe) return best;
-    best = recipe;
-    const linear = linearConductivity(recipe.ions);
-    if (linear > 0) correction = recipe.reaches.ec25UsPerCm / linear;
-  }
-  return best;
 }
 
 /** Conductivity as if every ion kept the conductance it has in thin water, µS/cm. */
@@ -158,7 +181,7 @@ function solveOnce(sources: readonly RecipeSource[], salts: readonly Salt[], tar
       cost,
       ghDh: (calcium + magnesium) / MMOL_PER_DEGREE_HARDNESS,
       khDh: (ions.bicarbonate ?? 0) / MEQ_PER_DEGREE_ALKALINITY,
-      ec25UsPerCm: correction * linearConductivity({ ...ZERO, ...ions }),
+      ec25UsPerCm: correction * linearConductivity({ ...NO_IONS, ...ions }),
       moreCalcium: calcium - CALCIUM_TO_MAGNESIUM[0] * magnesium,
       lessCalcium: CALCIUM_TO_MAGNESIUM[1] * magnesium - calcium,
     };
@@ -215,8 +238,6 @@ function solveOnce(sources: readonly RecipeSource[], salts: readonly Salt[], tar
     }),
   };
 }
-
-const ZERO: IonsMmolPerL = { calcium: 0, magnesium: 0, sodium: 0, potassium: 0, bicarbonate: 0, chloride: 0, sulfate: 0, nitrate: 0 };
 
 /** How well a litre mark is met, share of the litres. Common practice. */
 const LITRE_DOUBT = 0.02;

@@ -1,4 +1,5 @@
 import type { Ion } from './ions';
+import { SEA_SALT_MMOL_PER_G } from './sea-composition';
 
 /** A salt for building water up, with what a millimole of it brings and how much of it dissolves. */
 export interface Salt {
@@ -74,7 +75,34 @@ export const SALTS: readonly Salt[] = [
     solubilityGPerL: 360,
     stock: 'any',
   },
+  {
+    id: 'potassium-sulfate',
+    name: 'Potassium sulfate',
+    molarMass: 174.253,
+    ions: { potassium: 2, sulfate: 1 },
+    solubilityGPerL: 120,
+    stock: 'sulfate',
+  },
 ];
+
+/** Mass of a mix as it is sold over that of its dry salt. Common practice: 1.03 to 1.15. */
+export const SEA_SALT_MOISTURE = 1.08;
+
+/** Salt mix of sea proportions as it is sold; a "millimole" of it is a milligram. */
+export const SEA_SALT: Salt = {
+  id: 'sea-salt',
+  name: 'Sea salt mix',
+  molarMass: 1,
+  ions: Object.fromEntries(Object.entries(SEA_SALT_MMOL_PER_G).map(([ion, mmol]) => [ion, mmol / 1000 / SEA_SALT_MOISTURE])),
+  solubilityGPerL: 350,
+  stock: 'any',
+  caution: 'Mixes hold 3–15 % of water: mix, wait a day, measure, correct.',
+};
+
+/** A salt by its id; undefined for one that is not known. */
+export function saltOf(id: string): Salt | undefined {
+  return id === SEA_SALT.id ? SEA_SALT : SALTS.find((salt) => salt.id === id);
+}
 
 /** Milligrams of a salt per litre that bring one degree of GH, or of KH; null where it brings none. */
 export function mgPerDegree(

@@ -1,9 +1,10 @@
 import * as z from 'zod';
 import { calculation } from '../calculation/calculation';
 import { seawaterDensity } from '../quantity/seawater';
+import { SALT_G_PER_KG_AT_35 } from './sea-composition';
 
 /** Grams of dissolved salt in a kilogram of sea water of practical salinity 1. */
-const GRAMS_PER_KG = 35.16504 / 35;
+const GRAMS_PER_KG = SALT_G_PER_KG_AT_35 / 35;
 
 /**
  * Dry salt that brings water from one salinity to another, grams. Litres are those of the water before the salt.

@@ -142,8 +142,10 @@ describe('pH in balance with CO2', () => {
       }),
     );
   });
-  it('is a gap in salt water and outside its span', () => {
-    expect(settledPh(7, 35, 25)).toBeNull();
+  it('is a gap outside its span', () => {
+    const tank = { khDh: 7, salinity: 35, temperatureC: 60, pco2Uatm: 420, pco2Band: [420, 420] as const };
+    expect(settledPh({ ...tank, pco2Band: [420, 420] })).toBeNull();
+    expect(settledPh({ ...tank, salinity: 0, khDh: 40, temperatureC: 25, pco2Band: [420, 420] })).toBeNull();
     expect(evaluate(equilibriumPh, { temperatureC: 50, alkalinityMeqPerL: 1, pco2Uatm: 420 }).value).toBeNull();
   });
 });

@@ -3,13 +3,18 @@ import { rangeFor } from '../../catalogue/organism';
 import { inOrder } from '../../design/design';
 import type { RoomSource } from '../../design/room';
 import { pointer } from '../../design/edit';
-import { blendOf, CONSERVATIVE, settledPh, type Poured } from '../../water/planned-water';
+import { mixWater } from '../../water/mixed-water';
+import { settledPh, TANK_CO2_UATM } from '../../water/planned-water';
+import type { SourceWater } from '../../water/source-water';
 import { judge } from '../../window/judge';
 import type { Assessment } from '../assess';
 import { forRevision, oncePer, type Proposal } from './remedy';
 
+/** Parameters that mix in proportion to volume, or nearly. */
+const CONSERVATIVE = ['ghDh', 'khDh', 'ec25UsPerCm', 'salinity'] as const;
+
 interface Candidate {
-  parts: (Poured & { id: string; source: RoomSource })[];
+  parts: { id: string; share: number; source: RoomSource; water: SourceWater }[];
   /** Lower is better, the first difference decides: conflicts, watches, total excess, litres of RO. */
   score: readonly number[];
 }
@@ -18,21 +23,25 @@ const STEP = 0.05;
 
 /** Whole-tank search over every pair of sources in steps of a twentieth: first the fewest conflicts, then least RO. */
 export const bestBlend = oncePer(({ world, derived }): Candidate | null => {
-  const usable = inOrder(world.room.sources).filter(([, source]) => CONSERVATIVE.every((parameter) => source[parameter].value !== null));
+  const waters = derived['water.sources'].value ?? {};
+  const usable = inOrder(world.room.sources).flatMap(([id, source]) => {
+    const water = waters[id];
+    return water && CONSERVATIVE.every((parameter) => water[parameter] !== null) ? [{ id, source, water }] : [];
+  });
   const temperatureC = derived['planned.temperatureC'].value ?? 24;
   let best: Candidate | null = null;
   const consider = (parts: Candidate['parts']) => {
     const score = scoreOf(parts, temperatureC, derived);
     if (score && (!best || isLess(score, best.score))) best = { parts, score };
   };
-  usable.forEach(([id, source], i) => {
-    consider([{ id, source, share: 1 }]);
-    for (const [otherId, other] of usable.slice(i + 1)) {
+  usable.forEach((one, i) => {
+    consider([{ ...one, share: 1 }]);
+    for (const other of usable.slice(i + 1)) {
       for (let k = 1; k < 1 / STEP; k++) {
         const share = Math.round(k * STEP * 100) / 100;
         consider([
-          { id, source, share },
-          { id: otherId, source: other, share: Math.round((1 - share) * 100) / 100 },
+          { ...one, share },
+          { ...other, share: Math.round((1 - share) * 100) / 100 },
         ]);
       }
     }
@@ -46,13 +55,23 @@ function isLess(a: readonly number[], b: readonly number[]): boolean {
 }
 
 function scoreOf(parts: Candidate['parts'], temperatureC: number, derived: Assessment['derived']): number[] | null {
+  const mixed = mixWater(parts, []);
   const planned = new Map<string, { value: number; interval?: readonly [number, number] }>();
   for (const parameter of CONSERVATIVE) {
-    const value = blendOf(parts, parameter);
+    const value = mixed[parameter];
     if (value === null) return null;
     planned.set(parameter, { value });
   }
-  const settled = settledPh(planned.get('khDh')?.value ?? 0, planned.get('salinity')?.value ?? 0, temperatureC);
+  const gas = derived['water.gas'];
+  const pco2Uatm = gas.value ?? TANK_CO2_UATM.usual;
+  const settled = settledPh({
+    khDh: mixed.khDh ?? 0,
+    salinity: mixed.salinity ?? 0,
+    temperatureC,
+    pco2Uatm,
+    pco2Band: gas.interval ?? [pco2Uatm, pco2Uatm],
+    organicCarbonMgPerL: derived['water.organic-carbon'].value ?? 0,
+  });
   if (settled) planned.set('ph', { value: settled.ph, interval: settled.band });
   const score = [0, 0, 0, 0];
   for (const { organism, phase } of derived['stock.members'].value ?? []) {
@@ -83,7 +102,11 @@ export function blendRemedy(assessment: Assessment, finding: Finding): Proposal[
       kind: 'blend',
       subjects: best.parts.map(({ id }) => id),
       values: Object.fromEntries(best.parts.map(({ share }, i) => [`share${i}`, { quantity: 'fraction', si: share }])),
-      patch: [forRevision(design.rev), { op: 'replace', path: pointer('water', 'parts'), value: parts }],
+      patch: [
+        forRevision(design.rev),
+        { op: 'replace', path: pointer('water', 'parts'), value: parts },
+        ...(Object.keys(design.water.salts).length > 0 ? [{ op: 'replace' as const, path: pointer('water', 'salts'), value: {} }] : []),
+      ],
     },
   ];
 }

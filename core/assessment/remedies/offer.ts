@@ -3,12 +3,14 @@ import { Design } from '../../design/design';
 import { applyEdit } from '../../design/edit';
 import { assess, type Assessment } from '../assess';
 import { blendRemedy } from './blend';
+import { conditionerRemedy } from './conditioner';
 import { coverSidesRemedy } from './cover-sides';
 import { groupRemedy } from './group';
 import { guardRemedy } from './guard';
 import { lidRemedy } from './lid';
 import { ratingRemedy } from './rating';
 import { oncePer, type Proposal, type Remedy, type RemedyMaker } from './remedy';
+import { recipeRemedy } from './recipe';
 import { removeRemedy } from './remove';
 import { setPointRemedy } from './set-point';
 import { sexesRemedy } from './sexes';
@@ -16,6 +18,8 @@ import { vesselRemedy } from './vessel';
 
 export const REMEDY_MAKERS: readonly RemedyMaker[] = [
   blendRemedy,
+  recipeRemedy,
+  conditionerRemedy,
   setPointRemedy,
   ratingRemedy,
   groupRemedy,
@@ -116,7 +120,7 @@ export function newConflicts(before: ReadonlyMap<string, Finding>, after: readon
 function shortfallOf(assessment: Assessment, finding: Finding, remedies: readonly Remedy[]): Help['shortfall'] {
   if (finding.severity === 'unknown') return null;
   if (remedies.some(({ after }) => !after || after.severity === 'fits')) return null;
-  if (finding.code === 'water.disinfectant' || finding.code === 'water.salinity-acclimation') return null;
+  if (finding.code.startsWith('water.') && finding.code !== 'water.parameter') return null;
   if (finding.code !== 'water.parameter') return remedies.length > 0 ? null : { reason: 'none-known' };
   if (Object.keys(assessment.world.room.sources).length === 0) return { reason: 'none-known' };
   const nearest = remedies[0]?.after ?? finding;

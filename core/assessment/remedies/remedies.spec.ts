@@ -74,7 +74,7 @@ describe('remedies', () => {
       const assessment = judge(design);
       for (const finding of assessment.findings) for (const { kind } of helpFor(assessment, finding).remedies) seen.add(kind);
     }
-    expect([...seen].sort()).toEqual(['blend', 'cooler', 'group', 'heater', 'lid', 'rating', 'remove', 'vessel']);
+    expect([...seen].sort()).toEqual(['blend', 'conditioner', 'cooler', 'group', 'heater', 'lid', 'rating', 'recipe', 'remove', 'vessel']);
   });
 
   it('that are fake are found out', () => {
@@ -150,6 +150,6 @@ describe('the blend for the peat pocket', () => {
       bare.findings.find(({ key }) => key === gh.key)!,
     );
     expect(help.remedies).toEqual([]);
-    expect(plain(wordShortfall(help, gh, METRIC) ?? '')).toMatch(/Another source or mineral salts/);
+    expect(plain(wordShortfall(help, gh, METRIC) ?? '')).toMatch(/Another source, or salts weighed in/);
   });
 });

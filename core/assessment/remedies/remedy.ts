@@ -3,7 +3,19 @@ import type { Finding, FindingValue } from '../../calculation/finding';
 import type { Assessment } from '../assess';
 
 export type RemedyKind =
-  'blend' | 'heater' | 'cooler' | 'group' | 'lid' | 'guard' | 'vessel' | 'rating' | 'sexes' | 'cover-sides' | 'remove';
+  | 'recipe'
+  | 'blend'
+  | 'conditioner'
+  | 'heater'
+  | 'cooler'
+  | 'group'
+  | 'lid'
+  | 'guard'
+  | 'vessel'
+  | 'rating'
+  | 'sexes'
+  | 'cover-sides'
+  | 'remove';
 
 /** A change that a kind of remedy puts forward; not yet proved to help. */
 export interface Proposal {

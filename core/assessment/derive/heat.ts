@@ -1,0 +1,135 @@
+import type { Design } from '../../design/design';
+import { failures } from '../../equipment/failures';
+import { WARMS_WATER, type Device } from '../../equipment/model';
+import { yearBalance, yearExtremes, yearTemperature, type Thermostats } from '../../equipment/year-temperature';
+import { surfacesOf } from '../../vessel/shape';
+import { ASSUMED_GLASS_MM, ASSUMED_HUMIDITY_PCT } from './assumed';
+import { missing, type Definitions } from './node';
+
+function setPoint(devices: readonly Device[], kind: 'heater' | 'cooler'): number | null {
+  const points = devices.flatMap((device) => (device.kind === kind ? [device.setPointC] : []));
+  if (points.length === 0) return null;
+  return kind === 'heater' ? Math.max(...points) : Math.min(...points);
+}
+
+/** The power of all devices of a kind together; null when one of them is not stated. */
+function powerOf(devices: readonly Device[], kind: 'heater' | 'cooler'): number | null {
+  let sum = 0;
+  for (const device of devices) {
+    if (device.kind !== kind) continue;
+    if (device.powerW === null) return null;
+    sum += device.powerW;
+  }
+  return sum;
+}
+
+function thermostats(design: Design): Thermostats {
+  const devices = Object.values(design.equipment);
+  return {
+    heaterC: setPoint(devices, 'heater'),
+    coolerC: setPoint(devices, 'cooler'),
+    heaterW: powerOf(devices, 'heater'),
+    coolerW: powerOf(devices, 'cooler'),
+    gearW: devices.reduce((sum, { kind, powerW }) => sum + WARMS_WATER[kind] * (powerW ?? 0), 0),
+  };
+}
+
+/** A glass lid leaves gaps for hoses and feeding. */
+const LID_COVERS = { glass: 0.95, mesh: 0, none: 0 } as const;
+
+/** The tank's heat and its year. */
+export const heatNodes: Pick<Definitions, 'heat.body' | 'heat.balance' | 'heat.year' | 'planned.temperatureC'> = {
+  'heat.body': {
+    calculationId: null,
+    from: [],
+    reads: ({ design, room }) => [design.vessel, room.humidityPct],
+    compute: ({ design: { vessel }, room }) => {
+      if (!vessel) return missing('no vessel is chosen');
+      const taken = [
+        ...(vessel.glassMm.value === null ? [`panes of ${ASSUMED_GLASS_MM} mm`] : []),
+        ...(vessel.lid.value === null ? ['an open top'] : []),
+        ...(room.humidityPct.value === null ? [`air of ${ASSUMED_HUMIDITY_PCT} % humidity`] : []),
+      ];
+      return {
+        value: {
+          ...surfacesOf(vessel, vessel.waterLevelMm),
+          glassMm: vessel.glassMm.value ?? ASSUMED_GLASS_MM,
+          covered: LID_COVERS[vessel.lid.value ?? 'none'],
+          humidity: (room.humidityPct.value ?? ASSUMED_HUMIDITY_PCT) / 100,
+          airMPerS: 0,
+        },
+        ...(taken.length > 0 ? { note: `Not stated, so taken: ${taken.join(', ')}.` } : {}),
+      };
+    },
+  },
+  'heat.balance': {
+    calculationId: 'equipment.settling-temperature',
+    from: ['heat.body'],
+    reads: ({ design, room }) => [design.equipment, room.climateC],
+    compute: ({ design, room }, up) => {
+      const body = up['heat.body'].value;
+      if (!body) return missing('no vessel is chosen');
+      if (!room.climateC) return missing("the room's climate is not stated");
+      const devices = thermostats(design);
+      const unstated = devices.heaterW === null || devices.coolerW === null ? ' Power that is not stated is taken to be enough.' : '';
+      return {
+        value: yearBalance(room.climateC, body, devices),
+        inputs: { ...body, ...devices, climateC: room.climateC },
+        note: `Heat given off to the room is good to ±25 %, evaporation to ±40 %.${unstated} ${up['heat.body'].note ?? ''}`.trim(),
+      };
+    },
+  },
+  'heat.year': {
+    calculationId: null,
+    from: ['heat.balance'],
+    reads: ({ design, room }) => [design.equipment, room.climateC],
+    compute: ({ design, room }, up) => {
+      const balance = up['heat.balance'];
+      if (balance.value)
+        return { value: balance.value.map(({ tankC }) => tankC), ...(balance.note ? { note: balance.note } : {}), inputs: balance.inputs };
+      if (!room.climateC) return missing("the room's climate is not stated");
+      const { heaterC, coolerC } = thermostats(design);
+      const inputs = { climateC: room.climateC, heaterC, coolerC };
+      return { value: yearTemperature(room.climateC, inputs), inputs, note: 'No vessel is chosen yet: taken to follow the room.' };
+    },
+  },
+  'planned.temperatureC': {
+    calculationId: null,
+    from: ['heat.year'],
+    reads: () => [],
+    compute: (_, up) => {
+      const year = up['heat.year'].value;
+      if (!year) return missing(up['heat.year'].note ?? 'not known');
+      const interval = yearExtremes(year);
+      return {
+        value: (interval[0] + interval[1]) / 2,
+        interval,
+        inputs: up['heat.year'].inputs,
+        note: 'Unheated water settles by its heat balance near the room; heater and cooler hold their set-points. The interval is the year.',
+      };
+    },
+  },
+};
+
+/** What a heater that sticks or a power cut does; wants the window. */
+export const failureNodes: Pick<Definitions, 'heat.failures'> = {
+  'heat.failures': {
+    calculationId: 'equipment.hours-to-edge',
+    from: ['heat.body', 'heat.balance', 'vessel.system-volume', 'window.temperatureC'],
+    reads: ({ design }) => [design.equipment],
+    compute: ({ design }, up) => {
+      const [body, balance] = [up['heat.body'].value, up['heat.balance'].value];
+      const litres = up['vessel.system-volume'].value;
+      const window = up['window.temperatureC'].value;
+      if (!body || !balance || litres === null) return missing(up['heat.balance'].note ?? 'no vessel is chosen');
+      if (!window) return missing('nothing is chosen to live here');
+      const devices = thermostats(design);
+      const open = [null, null] as const;
+      return {
+        value: failures(balance, body, litres, devices, { optimum: window.optimum ?? open, tolerance: window.tolerance ?? open }),
+        inputs: { ...body, litres, ...devices, optimumC: window.optimum, toleranceC: window.tolerance },
+        note: 'One stirred body of water in a steady room; the hours run from a loss 30 % greater to one 25 % smaller.',
+      };
+    },
+  },
+};

@@ -1,0 +1,108 @@
+import type { Gap } from '../../calculation/calculation';
+import type { Computed } from '../../calculation/computed';
+import type { Catalogue } from '../../catalogue/catalogue';
+import type { Organism } from '../../catalogue/organism';
+import type { Phase } from '../../catalogue/parameter';
+import type { Design } from '../../design/design';
+import type { Room, RoomSource } from '../../design/room';
+import type { Failure } from '../../equipment/failures';
+import type { HeatBody } from '../../equipment/heat-loss';
+import type { MonthBalance } from '../../equipment/year-temperature';
+import type { Span } from '../../quantity/range';
+import type { MixedWater } from '../../water/mixed-water';
+import type { SoilEffect, LimeEffect } from '../../water/settled-water';
+import type { SourceWater } from '../../water/source-water';
+import type { Window } from '../../window/window';
+
+/** What a derivation may look at. */
+export interface World {
+  design: Design;
+  room: Room;
+  catalogue: Catalogue;
+}
+
+/** Someone living in the tank: a stock entry, or a kind of plant in the scene. */
+export interface Member {
+  id: string;
+  organismId: string;
+  /** undefined when the catalogue does not know the id. */
+  organism: Organism | undefined;
+  phase: Phase;
+  count: number;
+  /** Undefined while nobody has sexed them. */
+  female?: number;
+}
+
+export interface PouredSource {
+  id: string;
+  share: number;
+  source: RoomSource;
+  /** By the ions behind its readings. */
+  water: SourceWater;
+}
+
+/** Every cross-domain value and its type. */
+/** Every cross-domain value and its type. */
+export interface Nodes {
+  'stock.members': readonly Member[];
+  'vessel.gross-volume': number;
+  'vessel.water-volume': number;
+  'vessel.system-volume': number;
+  'vessel.drain-back': { drainsL: number; spareL: number };
+  'vessel.filled-mass': { kg: number; kPa: number };
+  'vessel.glass-needed': number;
+  'heat.body': HeatBody;
+  'heat.balance': readonly MonthBalance[];
+  'heat.year': readonly Span[];
+  'planned.temperatureC': number;
+  /** Every source of the room, by the ions behind its readings. */
+  'water.sources': Readonly<Record<string, SourceWater>>;
+  'water.poured': readonly PouredSource[];
+  /** As it leaves the mixing vessel: sources and salts. */
+  'water.mixed': MixedWater;
+  /** CO2 pressure the tank settles with, µatm. */
+  'water.gas': number;
+  'water.soil': SoilEffect;
+  'water.lime': LimeEffect;
+  /** Dissolved organic carbon, mg/L. */
+  'water.organic-carbon': number;
+  /** As #rrggbb over the tank's own depth. */
+  'water.colour': string;
+  'planned.ph': number;
+  'planned.ghDh': number;
+  'planned.khDh': number;
+  'planned.ec25UsPerCm': number;
+  'planned.salinity': number;
+  /** Saturation index of calcite. */
+  'water.saturation': number;
+  'window.temperatureC': Window;
+  'window.ph': Window;
+  'window.ghDh': Window;
+  'window.khDh': Window;
+  'window.ec25UsPerCm': Window;
+  'window.salinity': Window;
+  'heat.failures': readonly Failure[];
+}
+export type NodeId = keyof Nodes;
+export type Derived = { readonly [K in NodeId]: Computed<Nodes[K]> };
+
+export interface Answer<T> {
+  value: T | null;
+  /** Set where the calculation depends on the case, such as the form of the vessel. */
+  calculationId?: string;
+  inputs?: Record<string, unknown>;
+  interval?: Span;
+  gap?: Gap;
+  note?: string;
+}
+
+export interface NodeDefinition<T> {
+  calculationId: string | null;
+  from: readonly NodeId[];
+  /** The parts of the world it looks at; the node is kept while these and its upstream nodes are the same objects. */
+  reads: (world: World) => readonly unknown[];
+  compute: (world: World, up: Derived) => Answer<T>;
+}
+export type Definitions = { readonly [K in NodeId]: NodeDefinition<Nodes[K]> };
+
+export const missing = (note: string): Answer<never> => ({ value: null, gap: 'missing', note });

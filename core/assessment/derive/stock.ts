@@ -1,0 +1,69 @@
+import { rangeFor } from '../../catalogue/organism';
+import { PARAMETER_META, type Parameter } from '../../catalogue/parameter';
+import { inOrder } from '../../design/design';
+import { windowOf, type Window } from '../../window/window';
+import { missing, type Definitions, type Member, type NodeDefinition } from './node';
+
+/** Who lives in the tank. */
+export const stockNodes: Pick<Definitions, 'stock.members'> = {
+  'stock.members': {
+    calculationId: null,
+    from: [],
+    reads: ({ design, catalogue }) => [design.stock, design.scene, catalogue],
+    compute: ({ design, catalogue }) => {
+      const animals: Member[] = inOrder(design.stock).map(([id, entry]) => ({
+        id,
+        organismId: entry.organismId,
+        organism: catalogue.organisms.get(entry.organismId),
+        phase: entry.phase,
+        count: entry.count,
+        ...(entry.female === undefined ? {} : { female: entry.female }),
+      }));
+      const plants = new Map<string, Member>();
+      for (const [id, item] of inOrder(design.scene)) {
+        if (item.kind !== 'plant') continue;
+        const known = plants.get(item.classId);
+        if (known) known.count += 1;
+        else
+          plants.set(item.classId, {
+            id,
+            organismId: item.classId,
+            organism: catalogue.organisms.get(item.classId),
+            phase: 'keep',
+            count: 1,
+          });
+      }
+      return { value: [...animals, ...plants.values()] };
+    },
+  },
+};
+
+function windowNode(parameter: Parameter): NodeDefinition<Window> {
+  return {
+    calculationId: null,
+    from: ['stock.members'],
+    reads: () => [],
+    compute: (_, up) => {
+      const members = up['stock.members'].value ?? [];
+      if (members.length === 0) return missing('nothing is chosen to live here');
+      const says = members.map(({ id, organism, phase, organismId }) => ({
+        id,
+        name: organism?.latin ?? organismId,
+        range: organism && rangeFor(organism, phase, parameter),
+      }));
+      return { value: windowOf(parameter, says, PARAMETER_META[parameter].limits) };
+    },
+  };
+}
+
+type WindowNodes = 'window.temperatureC' | 'window.ph' | 'window.ghDh' | 'window.khDh' | 'window.ec25UsPerCm' | 'window.salinity';
+
+/** The range where all of them are comfortable, per parameter. */
+export const windowNodes: Pick<Definitions, WindowNodes> = {
+  'window.temperatureC': windowNode('temperatureC'),
+  'window.ph': windowNode('ph'),
+  'window.ghDh': windowNode('ghDh'),
+  'window.khDh': windowNode('khDh'),
+  'window.ec25UsPerCm': windowNode('ec25UsPerCm'),
+  'window.salinity': windowNode('salinity'),
+};

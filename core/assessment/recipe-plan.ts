@@ -1,0 +1,209 @@
+import type { Parameter } from '../catalogue/parameter';
+import { inOrder } from '../design/design';
+import type { Span } from '../quantity/range';
+import { MEQ_PER_DEGREE_ALKALINITY } from '../quantity/unit';
+import { alkalinityAtPh } from '../water/carbonate-system';
+import { leastConductivityOf } from '../water/least-conductivity';
+import { FRESH_SALINITY_MAX } from '../water/planned-water';
+import { batch, recipes, type Batch, type Recipe, type RecipeParameter, type RecipeSource, type RecipeTarget } from '../water/recipe';
+import { SALTS, SEA_SALT, SEA_SALT_MOISTURE, type Salt } from '../water/salts';
+import { seaSaltG } from '../water/sea-salt';
+import type { SourceWater } from '../water/source-water';
+import { plannedNode, windowNodeOf, type Derived } from './derive';
+import type { Assessment } from './assess';
+import { oncePer } from './remedies/remedy';
+
+/** One way to mix the water, in this room's mixing vessel. */
+export interface RecipeWay {
+  recipe: Recipe;
+  batch: Batch;
+  /** Salts it takes that are not on hand. */
+  wants: readonly string[];
+}
+
+/** Whose edge a missed target is. */
+export interface Blame {
+  parameter: RecipeParameter | 'salinity';
+  side: 'low' | 'high';
+  /** Stock ids. */
+  memberIds: readonly string[];
+  by: number;
+}
+
+export interface RecipePlan {
+  water: 'fresh' | 'salt';
+  target: RecipeTarget & { salinity?: Span };
+  /** Salts the plan reckons with. */
+  salts: readonly Salt[];
+  sources: readonly RecipeSource[];
+  litres: number;
+  scaleG: number;
+  /** Whether the room states its mixing vessel and scale. */
+  kitStated: boolean;
+  /** Best first. */
+  ways: readonly RecipeWay[];
+  /** Why the best way still misses. */
+  blame: readonly Blame[];
+  /** Ranges of conductivity that no water of the wanted hardness can have, so that they are not aimed at. */
+  conductivityLeftOut: { leastUsPerCm: number; highUsPerCm: number } | null;
+}
+
+/** What is taken while the room states no mixing kit. */
+const ASSUMED_KIT = { vesselL: 10, scaleG: 0.1 };
+/** Salinity in everyone's comfort from which the tank is mixed from sea salt. */
+const SALT_FROM = 2;
+
+/** The recipe for this tank out of what the room has, worked out once per judgement. Null while nothing lives here or nothing is at hand. */
+export const recipePlan = oncePer(({ world, derived }: Assessment): RecipePlan | null => {
+  const { room } = world;
+  const waters = derived['water.sources'].value ?? {};
+  if ((derived['stock.members'].value ?? []).length === 0 || Object.keys(waters).length === 0) return null;
+  const kit = room.mixingKit ?? ASSUMED_KIT;
+  const shared = { litres: kit.vesselL, scaleG: kit.scaleG, kitStated: room.mixingKit !== null };
+  const salinity = windowNodeOf(derived, 'salinity').value;
+  const salty = salinity?.optimum ?? salinity?.tolerance;
+  const onHand = saltsOnHand(room.onHand);
+  if (salty && salty[0] + salty[1] > 2 * SALT_FROM) return saltPlan(world, waters, salty, shared, derived);
+  const sources = inOrder(room.sources).flatMap(([id, source]) => {
+    const water = waters[id];
+    const known = water && water.ghDh !== null && water.khDh !== null && (water.salinity ?? 0) <= FRESH_SALINITY_MAX;
+    return known ? [{ id, isRo: source.kind === 'ro', ions: water.ions }] : [];
+  });
+  if (sources.length === 0) return null;
+  const { target, conductivityLeftOut } = targetOf(derived);
+  if (Object.keys(target).length === 0) return null;
+  const have = SALTS.filter(({ id }) => onHand.has(id));
+  const found = keptRecipes(room.sources, sources, have, target);
+  // what is on hand may not do it: then a way that wants buying stands beside it
+  const further = found[0] && found[0].missed.length === 0 ? [] : keptRecipes(room.sources, sources, SALTS, target);
+  const ways = [...found, ...further.filter((recipe) => recipe.saltsMgPerL.some(({ saltId }) => !onHand.has(saltId)))].map((recipe) => ({
+    recipe,
+    batch: batch(recipe, sources, SALTS, kit.vesselL, kit.scaleG),
+    wants: recipe.saltsMgPerL.map(({ saltId }) => saltId).filter((id) => !onHand.has(id)),
+  }));
+  return {
+    water: 'fresh',
+    target,
+    salts: SALTS,
+    sources,
+    ...shared,
+    ways: ways.slice(0, 4),
+    blame: ways[0] ? blameOf(ways[0].recipe, derived) : [],
+    conductivityLeftOut,
+  };
+});
+
+/** Salts of the room's stock that a recipe may take. */
+export function saltsOnHand(onHand: Assessment['world']['room']['onHand']): ReadonlySet<string> {
+  return new Set(Object.values(onHand).flatMap(({ substance, amount }) => (substance && amount > 0 ? [substance] : [])));
+}
+
+/** The bands to aim at: everyone's comfort, or where there is none what everyone stands. */
+function targetOf(derived: Derived): { target: RecipeTarget; conductivityLeftOut: RecipePlan['conductivityLeftOut'] } {
+  const band = (parameter: Parameter): Span | null => {
+    const window = windowNodeOf(derived, parameter).value;
+    return window?.optimum ?? window?.tolerance ?? null;
+  };
+  const gh = band('ghDh');
+  const kh = khBand(derived, band('khDh'), band('ph'));
+  const ec = band('ec25UsPerCm');
+  const leastUsPerCm = leastConductivityOf(gh?.[0] ?? 0, kh?.[0] ?? 0);
+  const impossible = ec !== null && leastUsPerCm > ec[1];
+  return {
+    target: {
+      ...(gh ? { ghDh: gh } : {}),
+      ...(kh ? { khDh: kh } : {}),
+      ...(ec && !impossible ? { ec25UsPerCm: ec } : {}),
+    },
+    conductivityLeftOut: impossible ? { leastUsPerCm, highUsPerCm: ec[1] } : null,
+  };
+}
+
+/** The KH that everyone likes and that settles at a pH everyone likes; where no KH does both, the KH alone. Soil and humic acids set the pH themselves. */
+function khBand(derived: Derived, kh: Span | null, ph: Span | null): Span | null {
+  const acid = derived['water.soil'].value !== null || (derived['water.organic-carbon'].value ?? 0) > 1;
+  const pco2 = derived['water.gas'].value;
+  if (!ph || acid || pco2 === null) return kh;
+  const t = Math.min(40, Math.max(0, plannedNode(derived, 'temperatureC').value ?? 24));
+  const [low, high] = ph.map((edge) => Math.max(0, alkalinityAtPh(t, edge, pco2) / MEQ_PER_DEGREE_ALKALINITY)) as [number, number];
+  if (!kh) return [low, high];
+  const both: Span = [Math.max(low, kh[0]), Math.min(high, kh[1])];
+  return both[0] <= both[1] ? both : kh;
+}
+
+function blameOf(recipe: Recipe, derived: Derived): Blame[] {
+  return recipe.missed.map(({ parameter, side, by }) => {
+    const window = windowNodeOf(derived, parameter).value;
+    return { parameter, side, by, memberIds: window?.setBy[side] ?? [] };
+  });
+}
+
+/** Sea salt in the least salty water at hand, or sea water thinned with it. */
+function saltPlan(
+  { room }: Assessment['world'],
+  waters: Readonly<Record<string, SourceWater>>,
+  band: Span,
+  shared: { litres: number; scaleG: number; kitStated: boolean },
+  derived: Derived,
+): RecipePlan | null {
+  const target = Math.round(((band[0] + band[1]) / 2) * 10) / 10;
+  const temperatureC = Math.min(40, Math.max(0, plannedNode(derived, 'temperatureC').value ?? 24));
+  const sources = inOrder(room.sources).flatMap(([id, { kind }]) => {
+    const water = waters[id];
+    return water && water.salinity !== null ? [{ id, isRo: kind === 'ro', ions: water.ions, salinity: water.salinity }] : [];
+  });
+  const [thin] = [...sources].sort((a, b) => Number(b.isRo) - Number(a.isRo) || a.salinity - b.salinity);
+  if (!thin) return null;
+  const onHand = saltsOnHand(room.onHand);
+  const waysToGo: RecipeWay[] = [];
+  const way = (shares: Recipe['shares'], saltMgPerL: number, wants: readonly string[]): RecipeWay => {
+    const recipe: Recipe = {
+      shares,
+      saltsMgPerL: saltMgPerL > 0 ? [{ saltId: SEA_SALT.id, mgPerL: saltMgPerL }] : [],
+      ions: thin.ions,
+      reaches: { ghDh: 0, khDh: 0, ec25UsPerCm: 0 },
+      missed: [],
+    };
+    const made = batch(recipe, sources, [SEA_SALT], shared.litres, shared.scaleG);
+    return { recipe: { ...recipe, ions: made.ions, reaches: made.reaches }, batch: made, wants };
+  };
+  if (target >= thin.salinity) {
+    const grams = seaSaltG(1, thin.salinity, target, temperatureC, SEA_SALT_MOISTURE);
+    waysToGo.push(way([{ sourceId: thin.id, share: 1 }], grams * 1000, onHand.has(SEA_SALT.id) ? [] : [SEA_SALT.id]));
+  }
+  const salt = sources.filter(({ salinity }) => salinity > target).sort((a, b) => a.salinity - b.salinity)[0];
+  if (salt && target > thin.salinity) {
+    const share = (target - thin.salinity) / (salt.salinity - thin.salinity);
+    waysToGo.unshift(
+      way(
+        [
+          { sourceId: salt.id, share },
+          { sourceId: thin.id, share: 1 - share },
+        ],
+        0,
+        [],
+      ),
+    );
+  }
+  return {
+    water: 'salt',
+    target: { salinity: band },
+    salts: [SEA_SALT],
+    sources,
+    ...shared,
+    ways: waysToGo,
+    blame: [],
+    conductivityLeftOut: null,
+  };
+}
+
+/** Recipes by what they were worked out from: dragging a plan about does not change them. */
+const keptBySources = new WeakMap<object, Map<string, Recipe[]>>();
+function keptRecipes(key: object, sources: readonly RecipeSource[], salts: readonly Salt[], target: RecipeTarget): Recipe[] {
+  let kept = keptBySources.get(key);
+  if (!kept) keptBySources.set(key, (kept = new Map<string, Recipe[]>()));
+  const question = JSON.stringify([salts.map(({ id }) => id), target]);
+  let found = kept.get(question);
+  if (!found) kept.set(question, (found = recipes(sources, salts, target)));
+  return found;
+}

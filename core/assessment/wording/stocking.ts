@@ -1,0 +1,127 @@
+import { formatMm, listed, nameOf, type CodesOf, type Worded, type Words } from './words';
+
+/** Findings about the company, in words. */
+export function wordStocking({ code, finding, assessment, who, other, show, count }: Words<CodesOf<'stocking'>>): Worded {
+  switch (code) {
+    case 'stocking.not-known':
+      return {
+        title: `${who}: company not judged`,
+        reason: 'The catalogue does not know it, so nothing is said of whom it can live with.',
+      };
+    case 'stocking.sex-ratio': {
+      if (finding.severity === 'unknown')
+        return finding.kind === 'not-stated'
+          ? { title: `Sexes of ${who} not stated`, reason: 'Say how many are females; until then pairs and rivals are not judged.' }
+          : { title: `How ${who} lives by sexes is not known`, reason: 'No figure is recorded.' };
+      const have = `${show('males')} male${count('males') === 1 ? '' : 's'}, ${show('females')} female${count('females') === 1 ? '' : 's'}`;
+      switch (finding.kind) {
+        case 'rivals':
+          return { title: `Males of ${who} fight`, reason: `${have}. One male to a tank, or they maim each other.` };
+        case 'no-male':
+          return { title: `No male of ${who} to breed with`, reason: `${have}.` };
+        case 'no-female':
+          return { title: `No female of ${who} to breed with`, reason: `${have}.` };
+        case 'few-females':
+          return { title: `Too few females of ${who}`, reason: `${have}; ${show('wanted')} females would share out the chasing.` };
+        case 'hermaphrodite':
+          return { title: `${who} needs no pairing`, reason: 'Each is both sexes.' };
+        case 'does-not-matter':
+          return { title: `Sexes of ${who} need no count`, reason: 'It lives in any ratio, or the group is large enough to hold both.' };
+        default:
+          return { title: `Sexes of ${who} suit`, reason: `${have}.` };
+      }
+    }
+    case 'stocking.predation':
+      if (finding.severity === 'unknown')
+        return {
+          title: `Whether ${who} eats ${other} is not known`,
+          reason: 'Its mouth, the other’s depth or what it hunts is not recorded.',
+        };
+      return {
+        title: finding.severity === 'conflict' ? `${who} eats ${other}` : `${who} may take small ${other}`,
+        reason: `Mouth ${formatMm(finding.values['gape'])} wide against a body ${formatMm(finding.values['depth'])} deep: what fits goes down.`,
+      };
+    case 'stocking.predation-young':
+      if (finding.severity === 'unknown')
+        return { title: `Whether ${who} eats the young of ${other} is not known`, reason: 'Its mouth or their size is not recorded.' };
+      return {
+        title: `${who} eats the young of ${other}`,
+        reason: `Young of ${formatMm(finding.values['young'])} fit a mouth of ${formatMm(finding.values['gape'])}. ${
+          finding.severity === 'conflict' ? 'Raise them by themselves.' : 'Some live in dense moss; for numbers, breed it by itself.'
+        }`,
+      };
+    case 'stocking.fin-nipping':
+      return finding.severity === 'unknown'
+        ? { title: `Fins of ${other} not known`, reason: `${who} nips long ones.` }
+        : {
+            title: `${who} nips the fins of ${other}`,
+            reason: 'Long fins are torn and fungus; a large group of the nippers only lessens it.',
+          };
+    case 'stocking.temperament':
+      switch (finding.kind) {
+        case 'two-territories':
+          return {
+            title: `${who} and ${other} claim the same ground`,
+            reason:
+              finding.severity === 'conflict'
+                ? `The floor is ${show('floor')} of what both want. Only a larger one, with sites out of sight of each other, holds both.`
+                : 'The floor may do for both, with several sites out of sight of each other. Watch them.',
+          };
+        case 'drives-out':
+          return { title: `${who} drives ${other} out`, reason: 'One holds ground, the other is shy, and both want the same stratum.' };
+        case 'rival-fins':
+          return { title: `${who} takes ${other} for a rival`, reason: 'Long fins in its stratum set it off.' };
+        case 'hunter':
+          return {
+            title: `${who} and ${other} wear each other out`,
+            reason: 'A hunter tries what it cannot swallow; gills and fins are bitten both ways.',
+          };
+        case 'worries':
+          return { title: `${who} worries ${other}`, reason: 'A nipper beside a shy animal: it stays in its hide and starves.' };
+        default:
+          return { title: `Temper of ${who} or ${other} not known`, reason: 'No figure is recorded.' };
+      }
+    case 'stocking.crossing':
+      if (finding.severity === 'unknown')
+        return {
+          title: `Whether ${who} and ${other} cross is not known`,
+          reason: 'They are of one genus; until it is known, keep them apart.',
+        };
+      return {
+        title: `${who} and ${other} cross`,
+        reason:
+          finding.severity === 'conflict'
+            ? 'One of them is to be bred: its line is lost. Another tank, with its own net.'
+            : 'Young of both together are of no line. Keep them apart, or give none away as pure.',
+      };
+    case 'stocking.strata':
+      return {
+        title: `Crowded at the ${finding.kind === 'middle' ? 'middle' : finding.kind}`,
+        reason: `${listed(finding.subjects.map((id) => nameOf(id, assessment)))} want ${show('ratio')} of this floor there. Spread kinds over bottom, middle and top.`,
+      };
+    case 'stocking.escape': {
+      if (finding.severity === 'unknown')
+        return { title: `Whether ${who} gets out is not known`, reason: 'Its sizes or habits are not recorded.' };
+      if (finding.severity === 'fits') return { title: `${who} stays in`, reason: 'It passes none of the openings stated.' };
+      const way = { lid: 'the lid', weir: 'the weir', intake: 'the intake' }[finding.kind?.split(':')[0] ?? ''] ?? 'an opening';
+      const gap = `${formatMm(finding.values['short'])} × ${formatMm(finding.values['long'])}`;
+      return finding.values['young']
+        ? {
+            title: `Young of ${who} go through ${way}`,
+            reason: `They are ${formatMm(finding.values['young'])} long; the opening is ${gap}.`,
+          }
+        : { title: `${who} goes out through ${way}`, reason: `${formatMm(finding.values['body'])} thin; the opening is ${gap}.` };
+    }
+    case 'stocking.group-size': {
+      if (finding.severity === 'unknown') return { title: `Group size of ${who} not known`, reason: 'No figure is recorded.' };
+      if (finding.severity === 'fits')
+        return { title: `Group of ${who} is large enough`, reason: `${show('count')}; at least ${show('groupMin')}.` };
+      return {
+        title: count('count') === 1 ? `A lone ${who} does not settle` : `Too few ${who}`,
+        reason: `${show('count')} here; it wants at least ${show('groupMin')}. Short groups hide, pine or bully.`,
+      };
+    }
+    case 'stocking.not-chosen':
+      return { title: 'Nothing lives here yet', reason: 'Name an animal, or the wild place to rebuild, on the Livestock bench.' };
+  }
+}

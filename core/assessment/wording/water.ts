@@ -1,0 +1,124 @@
+import { PARAMETER_META, type Parameter } from '../../catalogue/parameter';
+import { optimumText, bandText, sentence, type CodesOf, type Worded, type Words } from './words';
+
+/** Findings about the water, in words. */
+export function wordWater({ code, finding, units, who, show, count }: Words<CodesOf<'water'>>): Worded {
+  switch (code) {
+    case 'water.parameter': {
+      const { name } = PARAMETER_META[finding.parameter as Parameter];
+      const span = optimumText(finding, units);
+      if (finding.severity === 'unknown')
+        return { title: `${name} for ${who} not known`, reason: `No range is recorded. The plan is ${show('planned')}.` };
+      if (finding.severity === 'fits') return { title: `${name} suits ${who}`, reason: `${show('planned')}, inside ${span}.` };
+      const doubt = finding.values['plannedLow'] && finding.values['plannedHigh'];
+      const band = doubt ? ` It may settle anywhere in ${bandText(finding, units)}, by the CO₂ in the water.` : '';
+      if (finding.excess === 0)
+        return {
+          title: `${name} may stray for ${who}`,
+          reason: `${show('planned')} is comfortable, but its band crosses ${show('edge')}.${band}`,
+        };
+      const tooHigh = count('planned') > count('edge');
+      const strength = finding.severity === 'conflict' ? 'outside what it survives or breeds in' : `outside its comfort, ${span}`;
+      return {
+        title: `${name} ${show('planned')} is too ${tooHigh ? 'high' : 'low'} for ${who}`,
+        reason: `The edge is ${show('edge')}: ${strength}.${band}`,
+      };
+    }
+    case 'water.not-stated': {
+      if (!finding.parameter)
+        return {
+          title: 'Water not chosen',
+          reason: 'Pour from the room’s sources on the Water bench; until then no water value is judged.',
+        };
+      const { name } = PARAMETER_META[finding.parameter as Parameter];
+      return {
+        title: `${name} not known`,
+        reason: `${sentence(finding.note ?? 'A source has no reading')} Measure it, or it stays unjudged.`,
+      };
+    }
+    case 'water.salinity-acclimation': {
+      if (finding.severity === 'unknown') {
+        const step = finding.values['step'] ? ` Move it by at most ${show('step')} a day.` : '';
+        return { title: `Arrival salinity of ${who} not stated`, reason: `It lives between waters; ask in which it is kept now.${step}` };
+      }
+      if (finding.severity === 'fits')
+        return { title: `${who} can go straight in`, reason: `It arrives at ${show('arrival')}; the tank is ${show('planned')}.` };
+      return {
+        title: `Shift ${who} over ${show('days')} days`,
+        reason: `It arrives at ${show('arrival')} and the tank is ${show('planned')}; at most ${show('step')} a day.`,
+      };
+    }
+    case 'water.disinfectant':
+      if (finding.severity === 'unknown')
+        return {
+          title: `Chlorine or chloramine in ${who} not stated`,
+          reason: 'Ask the supplier. Until then treat it as present: condition before use, with something that does for both.',
+        };
+      if (finding.kind === 'none') return { title: `${who} carries no disinfectant`, reason: 'As stated.' };
+      if (finding.severity === 'fits')
+        return {
+          title: `${who} is conditioned`,
+          reason: `${finding.note ? `It carries ${finding.note}` : 'Not stated, so treated for both'}; what is planned binds it.`,
+        };
+      return finding.kind === 'ammonia'
+        ? {
+            title: `Conditioning ${who} leaves ammonia`,
+            reason: 'Chloramine is split and its ammonia stays: bind that too, or let a mature filter take it before animals meet it.',
+          }
+        : {
+            title: `${who} carries ${finding.note ?? 'disinfectant'}`,
+            reason: 'Condition every litre before animals meet it. Chloramine leaves ammonia behind.',
+          };
+    case 'water.conditioner-harm':
+      return { title: `The conditioner harms ${who}`, reason: `${finding.note ?? ''} Take one without it.` };
+    case 'water.source-questioned':
+      return { title: `Readings of ${who} contradict each other`, reason: sentence(finding.note ?? '') };
+    case 'water.conductivity-contradiction':
+      return {
+        title: `The conductivity quoted for ${who} contradicts its GH`,
+        reason: `Water of ${show('gh')} conducts at least ${show('least')}; up to ${show('quoted')} is quoted. Go by GH and KH: conductivity, or TDS, is what comes of them.`,
+      };
+    case 'water.copper':
+      return {
+        title: `Copper ${show('copper')} is ${finding.severity === 'conflict' ? 'too much' : 'much'} for ${who}`,
+        reason:
+          finding.kind === 'bound'
+            ? 'The conditioner holds it for about two days; what is in the pipes comes again with every change. Let the tap run, or use RO.'
+            : `From ${show('edge')} shrimp and snails are said to suffer. Let the tap run before drawing, use RO, or a conditioner that binds metals.`,
+      };
+    case 'water.co2':
+      if (finding.severity === 'fits')
+        return {
+          title: 'CO₂ fed with care',
+          reason: `${show('co2')} by day. On an hour before the lamps, off an hour before they go out.`,
+        };
+      return {
+        title: `${show('co2')} of CO₂ ${finding.severity === 'conflict' ? 'kills' : 'makes animals gasp'}`,
+        reason: `Above ${show('edge')} watch them; air the water at night. A cylinder is secured upright, never in a room where people sleep.`,
+      };
+    case 'water.lime-settles':
+      return {
+        title: 'Lime settles out of this water',
+        reason: `Saturation index ${show('index')}: crusts on heater and leaves, and GH and KH fall together. Less lime, or some RO.`,
+      };
+    case 'water.soil-life':
+      if (!finding.values['weeks'])
+        return { title: 'This water does not use the soil up', reason: `Its KH is already at the soil’s pH, about ${show('setPh')}.` };
+      return finding.severity === 'fits'
+        ? {
+            title: `The soil lasts about ${show('weeks')} weeks`,
+            reason: `${show('fewest')} to ${show('most')} between sorts, until it no longer holds pH ${show('setPh')}.`,
+          }
+        : {
+            title: `The soil is spent in about ${show('weeks')} weeks`,
+            reason: `${show('fewest')} to ${show('most')} between sorts: the KH of the change water eats it. Mix with less KH, and it lasts.`,
+          };
+    case 'water.soil-against-lime':
+      return {
+        title: 'Soil and lime work against each other',
+        reason: 'What stone, coral or shells give off the soil takes up, until it is spent. Have one or the other.',
+      };
+    case 'water.material-not-known':
+      return { title: `“${finding.note ?? ''}” is not in the catalogue`, reason: 'What it does to the water is not counted.' };
+  }
+}

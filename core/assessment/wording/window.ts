@@ -1,0 +1,21 @@
+import { PARAMETER_META, type Parameter } from '../../catalogue/parameter';
+import { type CodesOf, type Worded, type Words } from './words';
+
+/** Findings about ranges that do not meet, in words. */
+export function wordWindow({ code, finding, who, other, show }: Words<CodesOf<'window'>>): Worded {
+  switch (code) {
+    case 'window.clash':
+    case 'window.strain': {
+      const { name } = PARAMETER_META[finding.parameter as Parameter];
+      return finding.code === 'window.clash'
+        ? {
+            title: `${who} and ${other} cannot be kept together`,
+            reason: `${name}: one stands at most ${show('top')}, the other needs at least ${show('bottom')}.`,
+          }
+        : {
+            title: `${who} and ${other} pull ${name} apart`,
+            reason: `One is comfortable up to ${show('top')}, the other from ${show('bottom')}; between them one of the two only endures.`,
+          };
+    }
+  }
+}

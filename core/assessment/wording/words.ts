@@ -1,0 +1,86 @@
+import type { Finding, FindingCode, FindingValue } from '../../calculation/finding';
+import { formatQuantity, formatSpan, type UnitChoice } from '../../quantity/format';
+import type { Assessment } from '../assess';
+
+/** What is wrong, then why. Latin names stand between asterisks: *Danio*. */
+export interface Worded {
+  title: string;
+  reason: string;
+}
+
+type Family = FindingCode extends `${infer F}.${string}` ? F : never;
+export type CodesOf<F extends Family> = Extract<FindingCode, `${F}.${string}`>;
+
+/** A finding on its way into words: the numbers with their units, the names of whom it is about. */
+export interface Words<C extends FindingCode = FindingCode> {
+  code: C;
+  finding: Finding;
+  assessment: Assessment;
+  units: UnitChoice;
+  who: string;
+  other: string;
+  /** A value of the finding with its unit. */
+  show: (name: string) => string;
+  /** A value of the finding as a bare number. */
+  count: (name: string) => number;
+}
+
+export const MONTHS = [
+  'January',
+  'February',
+  'March',
+  'April',
+  'May',
+  'June',
+  'July',
+  'August',
+  'September',
+  'October',
+  'November',
+  'December',
+];
+
+export function formatValue(value: FindingValue | undefined, units: UnitChoice): string {
+  return value ? formatQuantity(value.quantity, value.si, units) : 'not known';
+}
+
+/** Mouths, gaps and panes are said in millimetres, whatever lengths are shown in. */
+export function formatMm(value: FindingValue | undefined): string {
+  return value ? `${Number(value.si.toFixed(value.si < 10 ? 1 : 0))} mm` : 'not known';
+}
+
+export function listed(names: readonly string[]): string {
+  return names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
+}
+
+/** The name of a subject: Latin between asterisks for organisms, plain for sources and gear. */
+export function nameOf(id: string, { world, derived }: Assessment): string {
+  const member = derived['stock.members'].value?.find((candidate) => candidate.id === id);
+  if (member) return member.organism ? `*${member.organism.latin}*` : `“${member.organismId}” (not in the catalogue)`;
+  if (Object.hasOwn(world.design.equipment, id)) return world.design.equipment[id]?.kind ?? id;
+  const piece = Object.hasOwn(world.design.scene, id) ? world.design.scene[id] : undefined;
+  if (piece) return (world.catalogue.materials.get(piece.classId)?.name ?? piece.classId).toLowerCase();
+  return Object.hasOwn(world.room.sources, id) ? (world.room.sources[id]?.name ?? id) : id;
+}
+
+/** Drops the marks around Latin names, for places that cannot show italics. */
+export function plain(text: string): string {
+  return text.replaceAll('*', '');
+}
+
+export function optimumText(finding: Finding, units: UnitChoice): string {
+  const low = finding.values['optimumLow'];
+  const high = finding.values['optimumHigh'];
+  if (low && high) return formatSpan(low.quantity, [low.si, high.si], units);
+  return low ? `from ${formatValue(low, units)}` : high ? `up to ${formatValue(high, units)}` : 'a range not known';
+}
+
+export function bandText(finding: Finding, units: UnitChoice): string {
+  const low = finding.values['plannedLow'];
+  const high = finding.values['plannedHigh'];
+  return low && high ? formatSpan(low.quantity, [low.si, high.si], units) : '';
+}
+
+export function sentence(text: string): string {
+  return `${text.charAt(0).toUpperCase()}${text.slice(1)}${text.endsWith('.') ? '' : '.'}`;
+}

@@ -3,6 +3,8 @@ import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { readWaterReport } from '../core/water/report';
+import { sourceWater } from '../core/water/source-water';
 import { createApp } from './app';
 
 describe('the server', () => {
@@ -46,6 +48,31 @@ describe('the server', () => {
       expect((await fetch(url + path)).status)
         .withContext(path)
         .toBeGreaterThanOrEqual(400);
+  });
+
+  it('makes up water reports that say so and can be read, each whole enough to weigh', async () => {
+    for (const supply of ['limestone-valley', 'upland-reservoir', 'softened-house']) {
+      const response = await fetch(`${url}/api/simulated/water-report?supply=${supply}`);
+      const read = readWaterReport(await response.text());
+      if (!read.ok) return fail(read.reason);
+      expect(read.report.simulated).toBeTrue();
+      expect(read.report.title).toMatch(/^SIMULATED/);
+      expect(read.report.left.every(({ text }) => text.startsWith('Coliform'))).toBeTrue();
+      const { readings } = read.report;
+      expect(readings.khDh).withContext(supply).toBeGreaterThan(0);
+      const water = sourceWater({
+        ghDh: { value: readings.ghDh ?? null },
+        khDh: { value: readings.khDh ?? null },
+        ec25UsPerCm: { value: readings.ec25UsPerCm ?? null },
+        salinity: { value: null },
+        analysisMgPerL: Object.fromEntries(Object.entries(readings).map(([name, value]) => [name, { value }])),
+      });
+      expect(water.contradictions).withContext(supply).toEqual([]);
+    }
+    for (const query of ['', '?supply=moon', '?supply=limestone-valley&extra=1', '?supply=__proto__'])
+      expect((await fetch(`${url}/api/simulated/water-report${query}`)).status)
+        .withContext(query)
+        .toBe(400);
   });
 
   it('does not start without a build', () => {

@@ -4,6 +4,7 @@ import { constants } from 'node:zlib';
 import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
+import { simulatedReport } from './water-report';
 
 const CONTENT_SECURITY_POLICY = {
   'default-src': ["'none'"],
@@ -38,6 +39,12 @@ export function createApp(root: string): Express {
   app.use(compression({ brotli: { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } } }));
   app.get('/api/health', (_request, response) => {
     response.set('Cache-Control', 'no-store').json({ ok: true });
+  });
+  app.get('/api/simulated/water-report', (request, response) => {
+    const found = simulatedReport(request.query);
+    response.set('Cache-Control', 'no-store');
+    if (found.ok) response.json(found.report);
+    else response.status(400).json({ reason: found.reason });
   });
   app.use(
     express.static(root, {

@@ -130,7 +130,15 @@ export class OnHandEditor {
     let name = stem;
     for (let i = 2; names.has(name); i++) name = `${stem} ${i}`;
     const measure = MEASURE[kind];
-    const value: OnHand = { order: nextOrder(onHand), kind, name, measure, amount: measure === 'mass' ? 1000 : 1, note: '' };
+    const value: OnHand = {
+      order: nextOrder(onHand),
+      kind,
+      name,
+      measure,
+      amount: measure === 'mass' ? 1000 : 1,
+      note: '',
+      substance: null,
+    };
     this.patch.emit([{ op: 'add', path: pointer('onHand', crypto.randomUUID().slice(0, 8)), value }]);
   }
 

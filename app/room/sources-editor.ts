@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import type { Operation } from 'rfc6902';
 import type { Catalogue } from '../../core/catalogue/catalogue';
@@ -6,10 +6,11 @@ import type { WaterType } from '../../core/catalogue/water-source';
 import { PARAMETER_META } from '../../core/catalogue/parameter';
 import { inOrder } from '../../core/design/design';
 import { pointer } from '../../core/design/edit';
-import type { Room, RoomSource } from '../../core/design/room';
+import { sourceLabel, type Room, type RoomSource } from '../../core/design/room';
 import { unitOf } from '../../core/quantity/format';
 import { PreferencesStore } from '../store/preferences';
 import { QuantityField } from '../ui/quantity-field';
+import { SourceReport } from './source-report';
 import { READINGS, addSource, setDisinfectant, setReading, type Reading } from './source-edits';
 
 function originOf(source: RoomSource): string {
@@ -21,7 +22,7 @@ function originOf(source: RoomSource): string {
 /** Waters at hand in the room, with their readings. */
 @Component({
   selector: 'tr-sources-editor',
-  imports: [NzButtonModule, QuantityField],
+  imports: [NzButtonModule, QuantityField, SourceReport],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (sources().length > 0) {
@@ -67,6 +68,15 @@ function originOf(source: RoomSource): string {
                   </select>
                 </td>
                 <td class="end">
+                  <button
+                    nz-button
+                    type="button"
+                    [attr.aria-expanded]="source.id === opened()"
+                    [attr.aria-label]="'Report of ' + source.name"
+                    (click)="opened.set(source.id === opened() ? null : source.id)"
+                  >
+                    Report
+                  </button>
                   <button nz-button type="button" [attr.aria-label]="'Take out ' + source.name" (click)="patch.emit(out(source.id))">
                     Out
                   </button>
@@ -76,6 +86,9 @@ function originOf(source: RoomSource): string {
           </tbody>
         </table>
       </div>
+      @if (openedSource(); as source) {
+        <tr-source-report [id]="source.id" [source]="source.entry" (patch)="patch.emit($event)" />
+      }
     } @else {
       <p class="soft">No water is at hand yet. Add what comes out of your tap; then type your own readings over the class figures.</p>
     }
@@ -101,6 +114,7 @@ function originOf(source: RoomSource): string {
     }
     .end {
       width: 1%;
+      white-space: nowrap;
     }
     select {
       height: var(--touch);
@@ -136,11 +150,15 @@ export class SourcesEditor {
   protected readonly sources = computed(() =>
     inOrder(this.room().sources).map(([id, entry]) => ({
       id,
-      name: entry.name,
+      name: sourceLabel(entry),
       entry,
       origin: originOf(entry),
     })),
   );
+
+  /** The source whose report is open. */
+  protected readonly opened = signal<string | null>(null);
+  protected readonly openedSource = computed(() => this.sources().find(({ id }) => id === this.opened()));
 
   protected unit(reading: Reading): string {
     return unitOf(PARAMETER_META[reading].kind, this.units()).unit;

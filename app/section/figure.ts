@@ -14,7 +14,19 @@ export interface TankFigure {
 
 /** Enough to recognise a tank by. */
 const MOST = { plants: 6, animals: 12 };
-export const PLAIN_WATER = '#9cc7cf';
+/** The ink of clear water on a drawing. */
+const PLAIN_WATER = [156, 199, 207] as const;
+
+/** The ink of water that lets light through in this colour (#rrggbb): the more it takes out, the more of its own it shows. */
+export function waterTint(passes: string | null): string {
+  const light = /^#(..)(..)(..)$/
+    .exec(passes ?? '')
+    ?.slice(1)
+    .map((part) => parseInt(part, 16)) ?? [255, 255, 255];
+  // brown water is drawn in its own brown, not as blue ink seen through it
+  const tinted = 1 - Math.min(...light) / Math.max(...light, 1);
+  return `rgb(${PLAIN_WATER.map((ink, i) => Math.round((light[i] ?? 255) * tinted + ((ink * (light[i] ?? 255)) / 255) * (1 - tinted))).join(' ')})`;
+}
 
 export function figureOf({ world: { design, catalogue }, derived }: Assessment): TankFigure | null {
   const { vessel } = design;
@@ -24,7 +36,7 @@ export function figureOf({ world: { design, catalogue }, derived }: Assessment):
     heightMm: vessel.heightMm,
     vessel: vesselPath(vessel),
     water: waterPath(vessel, vessel.waterLevelMm),
-    tint: (design.brief.biotopeId && catalogue.biotopes.get(design.brief.biotopeId)?.waterColour) || PLAIN_WATER,
+    tint: waterTint(derived['water.colour'].value),
     plants: drawPlants(design, catalogue, vessel.waterLevelMm)
       .slice(0, MOST.plants)
       .map(({ path, xMm, zMm, leafy }) => ({ path, xMm, zMm, leafy })),

@@ -13,7 +13,7 @@ import { halfLengthAtMm } from '../../core/vessel/shape';
 import { animalOf } from '../../core/assessment/derive';
 import { Why } from '../shell/why';
 import { drawAnimals, drawPlants, floorPath, vesselPath, waterPath } from './section-geometry';
-import { PLAIN_WATER } from './figure';
+import { waterTint } from './figure';
 
 /** Most marks of findings on the drawing; the ledger has them all. */
 const MOST_MARKS = 10;
@@ -63,10 +63,7 @@ export class Section {
   protected readonly surfaceY = computed(() => (this.frame()?.y0 ?? 0) - this.waterMm() * (this.frame()?.scale ?? 1));
   protected readonly levelText = computed(() => formatQuantity('length', this.waterMm(), this.units()));
 
-  protected readonly tint = computed(() => {
-    const id = this.view.design()?.brief.biotopeId;
-    return (id && this.view.catalogue()?.biotopes.get(id)?.waterColour) || PLAIN_WATER;
-  });
+  protected readonly tint = computed(() => waterTint(this.view.derived()?.['water.colour'].value ?? null));
 
   protected readonly animals = computed(() => {
     const vessel = this.vessel();

@@ -5,11 +5,15 @@ import { companyOf, plannedNode, windowNodeOf } from '../../core/assessment/deri
 import { SEVERITY_WORD, wordFinding } from '../../core/assessment/wording';
 import { PARAMETER_META, PARAMETERS } from '../../core/catalogue/parameter';
 import { inOrder } from '../../core/design/design';
+import { sourceLabel } from '../../core/design/room';
 import { formatNumber, formatQuantity, formatSpan } from '../../core/quantity/format';
 import { additionOrder } from '../../core/stocking/addition-order';
+import { conditionerOf } from '../../core/water/conditioners';
+import { saltOf } from '../../core/water/salts';
 import { Section } from '../section/section';
 import { PreferencesStore } from '../store/preferences';
 import { TankView } from '../store/tank-view';
+import { formatGrams } from '../water/grams';
 import { LatinText } from '../ui/latin-text';
 import { SeverityGlyph } from '../ui/severity-glyph';
 
@@ -56,10 +60,33 @@ export class Sheet {
     const poured = derived?.['water.poured'].value ?? [];
     const whole = poured.reduce((sum, { share }) => sum + share, 0);
     return poured.map(({ source, share }) => ({
-      name: source.name,
+      name: sourceLabel(source),
       share: formatQuantity('fraction', share / whole, this.units()),
       volume: litres === null ? 'volume not known' : formatQuantity('volume', (litres * share) / whole, this.units()),
     }));
+  });
+
+  /** What is weighed in, treated with and put in, a line each. */
+  protected readonly prepared = computed(() => {
+    const design = this.view.design();
+    const litres = this.view.derived()?.['vessel.system-volume'].value ?? null;
+    if (!design) return [];
+    const { salts, conditioner, additions, co2 } = design.water;
+    const materials = this.view.catalogue()?.materials;
+    return [
+      ...inOrder(salts).map(([, { saltId, mgPerL }]) => {
+        const grams = litres === null ? '' : `: ${formatGrams((mgPerL * litres) / 1000)} in all`;
+        return `${saltOf(saltId)?.name ?? saltId}, ${Math.round(mgPerL)} mg/L${grams}`;
+      }),
+      ...(conditioner
+        ? [`Tap water treated: ${(conditionerOf(conditioner)?.name ?? conditioner).toLowerCase()}; the label gives the dose`]
+        : []),
+      ...inOrder(additions).map(([, { materialId, amount }]) => {
+        const material = materials?.get(materialId);
+        return `${material?.name ?? materialId}: ${material?.use === 'substrate' ? formatQuantity('volume', amount, this.units()) : formatGrams(amount)}`;
+      }),
+      ...(co2 ? [`CO₂ fed to ${co2.mgPerL} mg/L by day`] : []),
+    ];
   });
 
   protected readonly values = computed(() => {

@@ -1,65 +1,11 @@
-import { provideZonelessChangeDetection, type Type } from '@angular/core';
-import { TestBed, type ComponentFixture } from '@angular/core/testing';
-import { provideRouter } from '@angular/router';
-import { provideNzNoAnimation } from 'ng-zorro-antd/core/animation';
-import { firstValueFrom } from 'rxjs';
-import type { Design } from '../../core/design/design';
-import { METRIC } from '../../core/quantity/format';
-import { lowBarn, peatPocket, tank, weedyThicket } from '../../core/testing/tanks';
-import { LivestockBench } from '../livestock/livestock-bench';
-import { Library } from '../store/library';
-import { PreferencesStore } from '../store/preferences';
-import { TankStore } from '../store/tank-store';
-import { WaterBench } from '../water/water-bench';
+import { TestBed } from '@angular/core/testing';
+import { peatPocket, tank, weedyThicket } from '../../core/testing/tanks';
 import { EquipmentBench } from '../equipment/equipment-bench';
+import { LivestockBench } from '../livestock/livestock-bench';
 import { StockingBench } from '../stocking/stocking-bench';
+import { TankStore } from '../store/tank-store';
+import { openBench } from '../testing/open-bench';
 import { VesselBench } from '../vessel/vessel-bench';
-
-/** A bench on an open tank, and hands to work it with. */
-async function bench<T>(component: Type<T>, design: Design) {
-  TestBed.resetTestingModule();
-  TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection(), provideRouter([]), provideNzNoAnimation()] });
-  const library = TestBed.inject(Library);
-  await library.saveRoom(lowBarn);
-  await library.saveDesign(design);
-  TestBed.inject(PreferencesStore).units.set(METRIC);
-  const store = TestBed.inject(TankStore);
-  await store.open(design.id);
-  await firstValueFrom(store.helps$);
-  const fixture: ComponentFixture<T> = TestBed.createComponent(component);
-  await fixture.whenStable();
-  fixture.detectChanges();
-  const host = fixture.nativeElement as HTMLElement;
-  const refresh = async () => {
-    await fixture.whenStable();
-    fixture.detectChanges();
-  };
-  return {
-    store,
-    host,
-    refresh,
-    design: () => store.current!.design.state.document,
-    text: (selector: string) => (host.querySelector(selector)?.textContent ?? '').replace(/\s+/g, ' ').trim(),
-    press: async (name: string) => {
-      const button = [...host.querySelectorAll<HTMLElement>('button, label')].find(
-        (element) =>
-          (element.textContent ?? '').replace(/\s+/g, '') === name.replace(/\s+/g, '') || element.getAttribute('aria-label') === name,
-      );
-      if (!button) throw new Error(`nothing is called ${name}`);
-      button.click();
-      await refresh();
-    },
-    type: async (label: string, value: string) => {
-      const field = [...host.querySelectorAll('tr-quantity')].find((element) => element.querySelector('label')?.textContent === label);
-      const box = field?.querySelector('input');
-      if (!box) throw new Error(`no field ${label}`);
-      box.value = value;
-      box.dispatchEvent(new Event('input'));
-      box.dispatchEvent(new Event('change'));
-      await refresh();
-    },
-  };
-}
 
 afterEach(async () => TestBed.inject(TankStore).close());
 
@@ -67,7 +13,7 @@ describe('the vessel bench', () => {
   const bare = tank([['danio-margaritatus', 8]], { vessel: null });
 
   it('has a vessel once all three sides are typed, and not before', async () => {
-    const { type, design, host } = await bench(VesselBench, bare);
+    const { type, design, host } = await openBench(VesselBench, bare);
     expect(host.querySelector('tr-section .empty')).not.toBeNull();
     await type('Length', '60');
     await type('Front to back', '16 in');
@@ -81,14 +27,14 @@ describe('the vessel bench', () => {
   });
 
   it('takes a usual box', async () => {
-    const { press, design, text } = await bench(VesselBench, bare);
+    const { press, design, text } = await openBench(VesselBench, bare);
     await press('60 × 30 × 30');
     expect(design().vessel).toEqual(jasmine.objectContaining({ lengthMm: 600, widthMm: 300, heightMm: 300, waterLevelMm: 260 }));
     expect(text('.head')).toContain('54 L to the rim · 46.8 L of water');
   });
 
   it('lowers the water with the rim, in one gesture', async () => {
-    const { type, design, store } = await bench(VesselBench, weedyThicket);
+    const { type, design, store } = await openBench(VesselBench, weedyThicket);
     await type('Height', '20');
     expect(design().vessel).toEqual(jasmine.objectContaining({ heightMm: 200, waterLevelMm: 180 }));
     store.undo();
@@ -96,7 +42,7 @@ describe('the vessel bench', () => {
   });
 
   it('sets the lid and the leak test', async () => {
-    const { press, type, design } = await bench(VesselBench, weedyThicket);
+    const { press, type, design } = await openBench(VesselBench, weedyThicket);
     await press('mesh');
     expect(design().vessel?.lid).toEqual({ value: 'mesh', basis: 'measured' });
     await press('It stood full and stayed dry outside (leak test)');
@@ -109,7 +55,7 @@ describe('the vessel bench', () => {
   });
 
   it('takes every form, and its own sizes', async () => {
-    const { press, type, design, text, host } = await bench(VesselBench, weedyThicket);
+    const { press, type, design, text, host } = await openBench(VesselBench, weedyThicket);
     await press('jar');
     expect(design().vessel?.shape).toBe('jar');
     await type('Belly, across', '24');
@@ -125,7 +71,7 @@ describe('the vessel bench', () => {
   });
 
   it('holds outside sizes fast when the glass is corrected', async () => {
-    const { press, type, design } = await bench(VesselBench, weedyThicket);
+    const { press, type, design } = await openBench(VesselBench, weedyThicket);
     await press('outside');
     await type('Glass', '10');
     await type('Length', '62');
@@ -135,7 +81,7 @@ describe('the vessel bench', () => {
   });
 
   it('adds openings, braces, a sump and pipes, and says what drains', async () => {
-    const { press, type, design, host } = await bench(VesselBench, weedyThicket);
+    const { press, type, design, host } = await openBench(VesselBench, weedyThicket);
     await press('Add a gap in the lid');
     await type('Opening 1, mesh over it', '2');
     expect(Object.values(design().vessel!.openings)[0]).toEqual(jasmine.objectContaining({ at: 'lid', guardMm: 2 }));
@@ -153,7 +99,7 @@ describe('the vessel bench', () => {
   });
 
   it('keeps at least one side to look through', async () => {
-    const { press, design } = await bench(VesselBench, weedyThicket);
+    const { press, design } = await openBench(VesselBench, weedyThicket);
     await press('left');
     expect(design().vessel?.viewingSides).toEqual(['front', 'left']);
     await press('front');
@@ -162,7 +108,7 @@ describe('the vessel bench', () => {
   });
 
   it('moves the water line by keys, within the glass', async () => {
-    const { host, design, refresh } = await bench(VesselBench, weedyThicket);
+    const { host, design, refresh } = await openBench(VesselBench, weedyThicket);
     const slider = host.querySelector('[role=slider]')!;
     const key = async (name: string) => {
       slider.dispatchEvent(new KeyboardEvent('keydown', { key: name, bubbles: true }));
@@ -176,7 +122,7 @@ describe('the vessel bench', () => {
   });
 
   it('describes its drawing in words', async () => {
-    const { host } = await bench(VesselBench, weedyThicket);
+    const { host } = await openBench(VesselBench, weedyThicket);
     expect(host.querySelector('tr-section svg')?.getAttribute('aria-label')).toMatch(
       /box 60 cm long, 30 cm high, water 26 cm deep\. In it: 12 Danio margaritatus, 2 Ceratophyllum/,
     );
@@ -185,7 +131,7 @@ describe('the vessel bench', () => {
 
 describe('a tank left and opened again at once', () => {
   it('is as it was left, and can be written', async () => {
-    const { store, design } = await bench(VesselBench, weedyThicket);
+    const { store, design } = await openBench(VesselBench, weedyThicket);
     store.edit('Water level', [{ op: 'replace', path: '/vessel/waterLevelMm', value: 200 }]);
     void store.close();
     expect(await store.open('weedy-thicket')).toBeTrue();
@@ -200,7 +146,7 @@ describe('a tank left and opened again at once', () => {
 
 describe('the equipment bench', () => {
   it('adds, moves and takes out a heater', async () => {
-    const { type, press, design } = await bench(EquipmentBench, weedyThicket);
+    const { type, press, design } = await openBench(EquipmentBench, weedyThicket);
     await press('Add a heater');
     await type('Heater holds at least', '73.4 F');
     const heater = () => Object.values(design().equipment)[0] as { setPointC: number; powerW: number | null };
@@ -215,7 +161,7 @@ describe('the equipment bench', () => {
   });
 
   it('shows the balance by month and what failures do', async () => {
-    const { host, text } = await bench(EquipmentBench, peatPocket);
+    const { host, text } = await openBench(EquipmentBench, peatPocket);
     expect(host.querySelectorAll('.balance tbody tr').length).toBe(12);
     expect(text('.balance tbody tr:first-child')).toMatch(/^Jan ?17–18 °C ?24.5 °C ?\d+(–\d+)? W ?0.0\d L\/day$/);
     expect([...host.querySelectorAll('.failures tbody th')].map((cell) => cell.textContent?.trim())).toEqual([
@@ -227,7 +173,7 @@ describe('the equipment bench', () => {
   });
 
   it('fills the room’s year from two numbers, and refuses them the wrong way round', async () => {
-    const { type, press, store, text } = await bench(EquipmentBench, weedyThicket);
+    const { type, press, store, text } = await openBench(EquipmentBench, weedyThicket);
     const climate = () => store.current!.room.state.document.climateC!;
     await type('Room, coldest', '25');
     await type('warmest', '14');
@@ -241,7 +187,7 @@ describe('the equipment bench', () => {
   });
 
   it('says what is wanted before a vessel is chosen', async () => {
-    const { host } = await bench(EquipmentBench, tank([['danio-margaritatus', 8]], { vessel: null }));
+    const { host } = await openBench(EquipmentBench, tank([['danio-margaritatus', 8]], { vessel: null }));
     expect(host.textContent).toContain('the heat balance is worked out here');
     expect(host.querySelector('.failures')).toBeNull();
   });
@@ -255,7 +201,7 @@ describe('the stocking bench', () => {
   ]);
 
   it('reads pairs by shape and word', async () => {
-    const { host } = await bench(StockingBench, company);
+    const { host } = await openBench(StockingBench, company);
     const cells = [...host.querySelectorAll('.cell')].map((cell) => (cell.textContent ?? '').replace(/\s+/g, ' ').trim());
     expect(cells.length).toBe(3);
     expect(cells[0]).toMatch(/^nips/);
@@ -264,7 +210,7 @@ describe('the stocking bench', () => {
   });
 
   it('counts, sexes and gives a purpose, and takes the sexes back', async () => {
-    const { type, press, design } = await bench(StockingBench, company);
+    const { type, press, design } = await openBench(StockingBench, company);
     await type('Females of Puntigrus tetrazona', '6');
     await type('Count of Puntigrus tetrazona', '5');
     expect(design().stock['s0']).toEqual(jasmine.objectContaining({ count: 5, female: 5 }));
@@ -275,7 +221,7 @@ describe('the stocking bench', () => {
   });
 
   it('says in which order they go in, and shows the strata', async () => {
-    const { host } = await bench(StockingBench, company);
+    const { host } = await openBench(StockingBench, company);
     expect([...host.querySelectorAll('ol em')].map((name) => name.textContent)).toEqual([
       'Neocaridina davidi',
       'Betta splendens',
@@ -289,56 +235,14 @@ describe('the stocking bench', () => {
   });
 
   it('sends an empty tank to Livestock', async () => {
-    const { host } = await bench(StockingBench, tank([]));
+    const { host } = await openBench(StockingBench, tank([]));
     expect(host.querySelector('a')?.textContent).toContain('Name the animal');
-  });
-});
-
-describe('the water bench', () => {
-  it('moves the blend, and keeps it whole', async () => {
-    const { type, design, text } = await bench(WaterBench, peatPocket);
-    await type('Share of RO water', '80');
-    const shares = Object.fromEntries(Object.values(design().water.parts).map(({ sourceId, share }) => [sourceId, share]));
-    expect(shares['ro']).toBe(0.8);
-    expect(shares['tap']).toBeCloseTo(0.2, 3);
-    expect(text('[aria-labelledby=planned-heading]')).toMatch(/GH ?3.6 dGH/);
-  });
-
-  it('offers the best blend as one button', async () => {
-    const { press, design } = await bench(WaterBench, peatPocket);
-    await press('Use 100 % RO water');
-    expect(Object.values(design().water.parts)).toEqual([{ order: 1, sourceId: 'ro', share: 1 }]);
-  });
-
-  it('takes a reading of the user over the class figure', async () => {
-    const { type, store } = await bench(WaterBench, peatPocket);
-    await type('GH of Limestone tap', '250 ppm');
-    const gh = store.current!.room.state.document.sources['tap']!.ghDh;
-    expect(gh.value).toBeCloseTo(14.007, 2);
-    expect(gh.basis).toBe('measured');
-  });
-
-  it('draws an axis a parameter, everyone named on it', async () => {
-    const { host } = await bench(WaterBench, peatPocket);
-    const axes = [...host.querySelectorAll('.axes svg')];
-    expect(axes.map((axis) => axis.querySelector('.name')?.textContent?.trim())).toEqual(['GH', 'KH', 'pH', 'Conductivity']);
-    expect([...axes[0]!.querySelectorAll('.who')].map((name) => name.textContent?.trim())).toEqual([
-      'Parosphromenus harveyi',
-      'Cryptocoryne cordata',
-    ]);
-  });
-
-  it('says what to do first in a room without water', async () => {
-    const { store, refresh, text } = await bench(WaterBench, peatPocket);
-    store.editRoom('Empty', [{ op: 'replace', path: '/sources', value: {} }]);
-    await refresh();
-    expect(text('.first')).toContain('Say first what water is at hand');
   });
 });
 
 describe('the livestock bench', () => {
   it('gives a verdict on an animal before it is added', async () => {
-    const { host, refresh, text } = await bench(LivestockBench, tank([], { vessel: null, shares: {} }));
+    const { host, refresh, text } = await openBench(LivestockBench, tank([], { vessel: null, shares: {} }));
     const box = host.querySelector<HTMLInputElement>('input[type=search]')!;
     box.value = 'licorice';
     box.dispatchEvent(new Event('input'));
@@ -350,7 +254,7 @@ describe('the livestock bench', () => {
   });
 
   it('adds the group it asks for, and counts, breeds and takes out', async () => {
-    const { press, type, design } = await bench(LivestockBench, weedyThicket);
+    const { press, type, design } = await openBench(LivestockBench, weedyThicket);
     await press('Neocaridina davidi Cherry shrimp');
     await press('Add 10 to this tank');
     const added = Object.values(design().stock).find(({ organismId }) => organismId === 'neocaridina-davidi');
@@ -363,7 +267,7 @@ describe('the livestock bench', () => {
   });
 
   it('starts from a place: who lives there, and a tank for it', async () => {
-    const { press, design, text, host } = await bench(LivestockBench, tank([], { vessel: null, shares: {} }));
+    const { press, design, text, host } = await openBench(LivestockBench, tank([], { vessel: null, shares: {} }));
     await press('Place');
     await press('Spring-fed pond, Shan plateau fresh · 16–25 °C');
     expect(text('tr-place-card h2')).toBe('Spring-fed pond, Shan plateau');
@@ -383,7 +287,7 @@ describe('the livestock bench', () => {
   });
 
   it('is read-only while another tab writes', async () => {
-    const { store, host, refresh } = await bench(LivestockBench, weedyThicket);
+    const { store, host, refresh } = await openBench(LivestockBench, weedyThicket);
     store.current!.design.setReadOnly(true);
     await refresh();
     expect(host.querySelector<HTMLButtonElement>('tr-animal-card form button[type=submit]')?.disabled).toBeTrue();

@@ -39,6 +39,18 @@ export function controlOf({ code, bench }: Finding): { bench: string; control: s
       return at('equipment', 'gear');
     case 'heat.not-stated':
       return at('equipment', 'climate');
+    case 'water.conditioner-harm':
+    case 'water.disinfectant':
+      return at('water', 'conditioner');
+    case 'water.source-questioned':
+    case 'water.copper':
+      return at('water', 'sources');
+    case 'water.soil-life':
+    case 'water.soil-against-lime':
+    case 'water.material-not-known':
+      return at('water', 'lying');
+    case 'water.parameter':
+      return at('water', 'recipe');
     case 'stocking.not-chosen':
       return at('livestock');
     case 'stocking.temperament':
@@ -66,6 +78,6 @@ export function reach(control: string, triesLeft = 30): void {
     return;
   }
   place.scrollIntoView({ block: 'center', behavior: matchMedia('(prefers-reduced-motion: reduce)').matches ? 'auto' : 'smooth' });
-  const field = place.querySelector<HTMLElement>('input:checked, input:not([disabled]), button:not([disabled])');
+  const field = place.querySelector<HTMLElement>('input:checked, input:not([disabled]), select:not([disabled]), button:not([disabled])');
   field?.focus({ preventScroll: true });
 }

@@ -1,6 +1,6 @@
 import { Injectable, inject } from '@angular/core';
 import type { Operation } from 'rfc6902';
-import { BehaviorSubject, Observable, combineLatest, distinctUntilChanged, filter, map, shareReplay, switchMap, tap } from 'rxjs';
+import { BehaviorSubject, NEVER, Observable, combineLatest, distinctUntilChanged, filter, map, shareReplay, switchMap, tap } from 'rxjs';
 import { assess, type Assessment } from '../../core/assessment/assess';
 import type { DeriveCache } from '../../core/assessment/derive';
 import { helpFor, type Help } from '../../core/assessment/remedies/offer';
@@ -8,6 +8,7 @@ import type { Remedy } from '../../core/assessment/remedies/remedy';
 import type { Catalogue } from '../../core/catalogue/catalogue';
 import { Design } from '../../core/design/design';
 import { Room } from '../../core/design/room';
+import { applyEdit } from '../../core/design/edit';
 import { judgedSummary } from './judge-card';
 import { DocumentStore, type DocumentState } from './document-store';
 import { Library } from './library';
@@ -18,6 +19,12 @@ export interface OpenTank {
   design: DocumentStore<Design>;
   room: DocumentStore<Room>;
   catalogue: Catalogue;
+}
+
+/** Patches on the tank and on its room that are shown, not done. */
+export interface Preview {
+  design?: readonly Operation[];
+  room?: readonly Operation[];
 }
 
 /** Helps of the findings on show, by finding key. */
@@ -39,6 +46,9 @@ export class TankStore {
   readonly roomState$: Observable<DocumentState<Room>> = this.tank$.pipe(switchMap(({ room }) => room.state$));
   readonly catalogue$ = this.tank$.pipe(map(({ catalogue }) => catalogue));
 
+  /** What a hand is dragging at, not yet an edit. */
+  private readonly preview$ = new BehaviorSubject<Preview | null>(null);
+
   readonly assessment$: Observable<Assessment> = this.tank$.pipe(
     switchMap(({ design, room, catalogue }) =>
       combineLatest([
@@ -50,7 +60,8 @@ export class TankStore {
           map(({ document }) => document),
           distinctUntilChanged(),
         ),
-      ]).pipe(map(([d, r]) => assess({ design: d, room: r, catalogue }, this.cache))),
+        this.preview$,
+      ]).pipe(map(([d, r, preview]) => assess({ ...previewed(d, r, preview), catalogue }, this.cache))),
     ),
     tap((assessment) => (this.shown = assessment)),
     shareReplay(1),
@@ -58,7 +69,7 @@ export class TankStore {
 
   /** Remedies are tried out after the verdict is on the screen, and dropped when a newer verdict comes. */
   readonly helps$: Observable<Helps> = this.assessment$.pipe(
-    switchMap((assessment) => inSlices(helpsOf(assessment))),
+    switchMap((assessment) => (this.preview$.value ? NEVER : inSlices(helpsOf(assessment)))),
     shareReplay(1),
   );
 
@@ -101,6 +112,7 @@ export class TankStore {
 
   /** Lets go of the tank, and of its lock once everything is written. */
   close(): Promise<void> {
+    this.preview$.next(null);
     const { current, lock } = this;
     this.lock = null;
     this.open$.next(null);
@@ -115,6 +127,11 @@ export class TankStore {
     await this.lockFor(design.state.document.id, true);
     const stored = await this.library.design(design.state.document.id);
     if (stored) design.replace(stored.design, stored.savedAt);
+  }
+
+  /** Shows the tank as if these patches were done, judged and all; null lets go. Nothing is kept of it. */
+  preview(preview: Preview | null): void {
+    if (preview || this.preview$.value) this.preview$.next(preview);
   }
 
   edit(label: string, patch: readonly Operation[]): boolean {
@@ -175,6 +192,13 @@ export class TankStore {
       if (stored) room.replace(stored, null);
     }
   }
+}
+
+/** The documents as a preview would make them; a patch that is refused is left out. */
+function previewed(design: Design, room: Room, preview: Preview | null): { design: Design; room: Room } {
+  const shown = preview?.design ? applyEdit(design, preview.design, Design) : null;
+  const around = preview?.room ? applyEdit(room, preview.room, Room) : null;
+  return { design: shown?.ok ? shown.document : design, room: around?.ok ? around.document : room };
 }
 
 /** Most findings whose remedies are tried out; a crowded tank has hundreds, and the worst come first. */

@@ -4,7 +4,7 @@ import type { Span } from '../quantity/range';
 import { MEQ_PER_DEGREE_ALKALINITY } from '../quantity/unit';
 import { alkalinityAtPh } from '../water/carbonate-system';
 import { leastConductivityOf } from '../water/least-conductivity';
-import { FRESH_SALINITY_MAX } from '../water/planned-water';
+import { FRESH_SALINITY_MAX, settledPh } from '../water/planned-water';
 import { batch, recipes, type Batch, type Recipe, type RecipeParameter, type RecipeSource, type RecipeTarget } from '../water/recipe';
 import { SALTS, SEA_SALT, SEA_SALT_MOISTURE, type Salt } from '../water/salts';
 import { seaSaltG } from '../water/sea-salt';
@@ -19,6 +19,8 @@ export interface RecipeWay {
   batch: Batch;
   /** Salts it takes that are not on hand. */
   wants: readonly string[];
+  /** Settled pH of this water with its band; null where soil sets it, or where the constants do not hold. */
+  ph: { ph: number; band: Span } | null;
 }
 
 /** Whose edge a missed target is. */
@@ -42,6 +44,8 @@ export interface RecipePlan {
   kitStated: boolean;
   /** Best first. */
   ways: readonly RecipeWay[];
+  /** The pH that is wanted is below what water without lime settles at: humic acids or soil have to make it. */
+  wantsAcid: boolean;
   /** Why the best way still misses. */
   blame: readonly Blame[];
   /** Ranges of conductivity that no water of the wanted hardness can have, so that they are not aimed at. */
@@ -80,6 +84,7 @@ export const recipePlan = oncePer(({ world, derived }: Assessment): RecipePlan |
     recipe,
     batch: batch(recipe, sources, SALTS, kit.vesselL, kit.scaleG),
     wants: recipe.saltsMgPerL.map(({ saltId }) => saltId).filter((id) => !onHand.has(id)),
+    ph: phOf(recipe.reaches.khDh, 0, derived),
   }));
   return {
     water: 'fresh',
@@ -88,10 +93,24 @@ export const recipePlan = oncePer(({ world, derived }: Assessment): RecipePlan |
     sources,
     ...shared,
     ways: ways.slice(0, 4),
+    wantsAcid: wantsAcid(derived),
     blame: ways[0] ? blameOf(ways[0].recipe, derived) : [],
     conductivityLeftOut,
   };
 });
+
+function phOf(khDh: number, salinity: number, derived: Derived): RecipeWay['ph'] {
+  const gas = derived['water.gas'];
+  if (gas.value === null || derived['water.soil'].value) return null;
+  return settledPh({
+    khDh,
+    salinity,
+    temperatureC: plannedNode(derived, 'temperatureC').value ?? 24,
+    pco2Uatm: gas.value,
+    pco2Band: gas.interval ?? [gas.value, gas.value],
+    organicCarbonMgPerL: derived['water.organic-carbon'].value ?? 0,
+  });
+}
 
 /** Salts of the room's stock that a recipe may take. */
 export function saltsOnHand(onHand: Assessment['world']['room']['onHand']): ReadonlySet<string> {
@@ -126,10 +145,25 @@ function khBand(derived: Derived, kh: Span | null, ph: Span | null): Span | null
   if (!ph || acid || pco2 === null) return kh;
   const t = Math.min(40, Math.max(0, plannedNode(derived, 'temperatureC').value ?? 24));
   const [low, high] = ph.map((edge) => Math.max(0, alkalinityAtPh(t, edge, pco2) / MEQ_PER_DEGREE_ALKALINITY)) as [number, number];
+  // water this acid is not made by leaving lime out: humic acids or soil make it
+  if (high < ACID_BELOW_KH) return kh;
   if (!kh) return [low, high];
   const both: Span = [Math.max(low, kh[0]), Math.min(high, kh[1])];
   return both[0] <= both[1] ? both : kh;
 }
+
+/** Whether everyone's pH lies below that of the thinnest water, and nothing in the tank makes it so yet. */
+function wantsAcid(derived: Derived): boolean {
+  const ph = windowNodeOf(derived, 'ph').value;
+  const high = (ph?.optimum ?? ph?.tolerance)?.[1];
+  const pco2 = derived['water.gas'].value;
+  if (high === undefined || pco2 === null || derived['water.soil'].value) return false;
+  const t = Math.min(40, Math.max(0, plannedNode(derived, 'temperatureC').value ?? 24));
+  return (derived['water.organic-carbon'].value ?? 0) <= 1 && alkalinityAtPh(t, high, pco2) / MEQ_PER_DEGREE_ALKALINITY < ACID_BELOW_KH;
+}
+
+/** KH below which no pH can be aimed at with it: a drop kit reads no finer. */
+const ACID_BELOW_KH = 0.5;
 
 function blameOf(recipe: Recipe, derived: Derived): Blame[] {
   return recipe.missed.map(({ parameter, side, by }) => {
@@ -165,7 +199,12 @@ function saltPlan(
       missed: [],
     };
     const made = batch(recipe, sources, [SEA_SALT], shared.litres, shared.scaleG);
-    return { recipe: { ...recipe, ions: made.ions, reaches: made.reaches }, batch: made, wants };
+    return {
+      recipe: { ...recipe, ions: made.ions, reaches: made.reaches },
+      batch: made,
+      wants,
+      ph: phOf(made.reaches.khDh, target, derived),
+    };
   };
   if (target >= thin.salinity) {
     const grams = seaSaltG(1, thin.salinity, target, temperatureC, SEA_SALT_MOISTURE);
@@ -192,6 +231,7 @@ function saltPlan(
     sources,
     ...shared,
     ways: waysToGo,
+    wantsAcid: false,
     blame: [],
     conductivityLeftOut: null,
   };

@@ -74,9 +74,9 @@ function startsWith(code: FindingCode, family: 'water' | 'heat' | 'window' | 've
   return code.startsWith(`${family}.`);
 }
 
-/** A salt as it is said in a line of a recipe. */
+/** A salt as it is said in a line of a recipe: without its formula. */
 export function saltName(id: string): string {
-  const name = saltOf(id)?.name ?? id;
+  const name = (saltOf(id)?.name ?? id).replace(/ \(.*\)$/, '');
   return name.charAt(0).toLowerCase() + name.slice(1);
 }
 
@@ -101,6 +101,8 @@ export function wordRemedy(
           .filter((text) => !text.startsWith('0 g'));
         return `Recipe for ${show('litres')}: ${[...litres, ...grams].join(' + ')}${remedy.values['wants'] ? ' (to be bought)' : ''}`;
       }
+      case 'leaves':
+        return `Put in ${remedy.values['grams']?.si ?? 0} g of dry leaves`;
       case 'conditioner':
         return `Condition with: ${(conditionerOf(remedy.subjects[0] ?? '')?.name ?? '').toLowerCase()}`;
       case 'heater':

@@ -19,6 +19,11 @@ export const RoomSource = z.strictObject({
 });
 export type RoomSource = z.infer<typeof RoomSource>;
 
+/** A source as it is called everywhere; one of simulated readings says so. */
+export function sourceLabel({ name, report }: Pick<RoomSource, 'name' | 'report'>): string {
+  return report?.simulated && !/simulated/i.test(name) ? `${name} (SIMULATED)` : name;
+}
+
 export const OnHandKind = z.enum(['animal', 'plant', 'soil', 'media', 'wood', 'stone', 'salt', 'gear']);
 export type OnHandKind = z.infer<typeof OnHandKind>;
 

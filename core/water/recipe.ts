@@ -4,7 +4,7 @@ import { calculation } from '../calculation/calculation';
 import { contains, distanceOutside, type Span } from '../quantity/range';
 import { MEQ_PER_DEGREE_ALKALINITY, MMOL_PER_DEGREE_HARDNESS } from '../quantity/unit';
 import { compose } from './composition';
-import { conductivityOf } from './conductivity';
+import { conductivityAt25Of } from './source-water';
 import { ION_NAMES, NO_IONS, type IonsMmolPerL } from './ions';
 import { addIons, blendIons, saltIons } from './mixed-water';
 import { SALTS, type Salt } from './salts';
@@ -51,7 +51,7 @@ export function reachedBy(ions: IonsMmolPerL): Record<RecipeParameter, number> {
   return {
     ghDh: (ions.calcium + ions.magnesium) / MMOL_PER_DEGREE_HARDNESS,
     khDh: ions.bicarbonate / MEQ_PER_DEGREE_ALKALINITY,
-    ec25UsPerCm: conductivityOf(ions),
+    ec25UsPerCm: conductivityAt25Of(ions, null),
   };
 }
 

@@ -20,7 +20,7 @@ export interface Salt {
 export const SALTS: readonly Salt[] = [
   {
     id: 'gypsum',
-    name: 'Calcium sulfate dihydrate (gypsum)',
+    name: 'Gypsum (calcium sulfate, 2 H₂O)',
     molarMass: 172.164,
     ions: { calcium: 1, sulfate: 1 },
     solubilityGPerL: 2.6,
@@ -28,7 +28,7 @@ export const SALTS: readonly Salt[] = [
   },
   {
     id: 'calcium-chloride',
-    name: 'Calcium chloride dihydrate',
+    name: 'Calcium chloride (2 H₂O)',
     molarMass: 147.008,
     ions: { calcium: 1, chloride: 2 },
     solubilityGPerL: 900,
@@ -37,7 +37,7 @@ export const SALTS: readonly Salt[] = [
   },
   {
     id: 'epsom-salt',
-    name: 'Magnesium sulfate heptahydrate',
+    name: 'Epsom salt (magnesium sulfate, 7 H₂O)',
     molarMass: 246.466,
     ions: { magnesium: 1, sulfate: 1 },
     solubilityGPerL: 700,
@@ -45,7 +45,7 @@ export const SALTS: readonly Salt[] = [
   },
   {
     id: 'magnesium-chloride',
-    name: 'Magnesium chloride hexahydrate',
+    name: 'Magnesium chloride (6 H₂O)',
     molarMass: 203.295,
     ions: { magnesium: 1, chloride: 2 },
     solubilityGPerL: 1200,
@@ -53,7 +53,7 @@ export const SALTS: readonly Salt[] = [
   },
   {
     id: 'sodium-bicarbonate',
-    name: 'Sodium bicarbonate',
+    name: 'Baking soda (sodium bicarbonate)',
     molarMass: 84.006,
     ions: { sodium: 1, bicarbonate: 1 },
     solubilityGPerL: 103,
@@ -69,7 +69,7 @@ export const SALTS: readonly Salt[] = [
   },
   {
     id: 'sodium-chloride',
-    name: 'Sodium chloride',
+    name: 'Table salt (sodium chloride, nothing added)',
     molarMass: 58.44,
     ions: { sodium: 1, chloride: 1 },
     solubilityGPerL: 360,

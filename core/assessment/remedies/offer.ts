@@ -7,6 +7,7 @@ import { conditionerRemedy } from './conditioner';
 import { coverSidesRemedy } from './cover-sides';
 import { groupRemedy } from './group';
 import { guardRemedy } from './guard';
+import { leavesRemedy } from './leaves';
 import { lidRemedy } from './lid';
 import { ratingRemedy } from './rating';
 import { oncePer, type Proposal, type Remedy, type RemedyMaker } from './remedy';
@@ -20,6 +21,7 @@ export const REMEDY_MAKERS: readonly RemedyMaker[] = [
   blendRemedy,
   recipeRemedy,
   conditionerRemedy,
+  leavesRemedy,
   setPointRemedy,
   ratingRemedy,
   groupRemedy,

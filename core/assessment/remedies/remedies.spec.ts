@@ -74,7 +74,19 @@ describe('remedies', () => {
       const assessment = judge(design);
       for (const finding of assessment.findings) for (const { kind } of helpFor(assessment, finding).remedies) seen.add(kind);
     }
-    expect([...seen].sort()).toEqual(['blend', 'conditioner', 'cooler', 'group', 'heater', 'lid', 'rating', 'recipe', 'remove', 'vessel']);
+    expect([...seen].sort()).toEqual([
+      'blend',
+      'conditioner',
+      'cooler',
+      'group',
+      'heater',
+      'leaves',
+      'lid',
+      'rating',
+      'recipe',
+      'remove',
+      'vessel',
+    ]);
   });
 
   it('that are fake are found out', () => {
@@ -130,7 +142,7 @@ describe('the blend for the peat pocket', () => {
     expect(wordShortfall(help, ph, METRIC)).toMatch(/No blend of the sources at hand gets there.*humic acids/);
   });
 
-  it('still says so after it is poured', () => {
+  it('leaves acid to the leaves once it is poured', () => {
     const [remedy] = helpFor(assessment, ph).remedies;
     const applied = applyEdit(peatPocket, remedy!.patch, Design);
     if (!applied.ok) return fail(applied.refusals);
@@ -139,8 +151,11 @@ describe('the blend for the peat pocket', () => {
     const left = after.findings.find(({ key }) => key === ph.key)!;
     expect(left.severity).toBe('watch');
     const help = helpFor(after, left);
-    expect(help.remedies).toEqual([]);
-    expect(wordShortfall(help, left, METRIC)).toMatch(/No blend/);
+    expect(help.remedies.map(({ kind }) => kind)).toEqual(['leaves']);
+    expect(wordRemedy(help.remedies[0]!, left, after, METRIC).action).toMatch(/^Put in \d+ g of dry leaves$/);
+    expect(help.shortfall).toBeNull();
+    const steeped = applyEdit(applied.document, help.remedies[0]!.patch, Design);
+    expect(steeped.ok && judge(steeped.document).derived['planned.ph'].calculationId).toBe('water.humic-ph');
   });
 
   it('says when no remedy is known at all', () => {

@@ -6,6 +6,7 @@ export type RemedyKind =
   | 'recipe'
   | 'blend'
   | 'conditioner'
+  | 'leaves'
   | 'heater'
   | 'cooler'
   | 'group'

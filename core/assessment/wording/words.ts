@@ -1,5 +1,6 @@
 import type { Finding, FindingCode, FindingValue } from '../../calculation/finding';
 import { formatQuantity, formatSpan, type UnitChoice } from '../../quantity/format';
+import { sourceLabel } from '../../design/room';
 import type { Assessment } from '../assess';
 
 /** What is wrong, then why. Latin names stand between asterisks: *Danio*. */
@@ -60,7 +61,8 @@ export function nameOf(id: string, { world, derived }: Assessment): string {
   if (Object.hasOwn(world.design.equipment, id)) return world.design.equipment[id]?.kind ?? id;
   const piece = Object.hasOwn(world.design.scene, id) ? world.design.scene[id] : undefined;
   if (piece) return (world.catalogue.materials.get(piece.classId)?.name ?? piece.classId).toLowerCase();
-  return Object.hasOwn(world.room.sources, id) ? (world.room.sources[id]?.name ?? id) : id;
+  const source = Object.hasOwn(world.room.sources, id) ? world.room.sources[id] : undefined;
+  return source ? sourceLabel(source) : id;
 }
 
 /** Drops the marks around Latin names, for places that cannot show italics. */

@@ -1,0 +1,57 @@
+import { provideZonelessChangeDetection, type Type } from '@angular/core';
+import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { provideRouter } from '@angular/router';
+import { provideNzNoAnimation } from 'ng-zorro-antd/core/animation';
+import { firstValueFrom } from 'rxjs';
+import type { Design } from '../../core/design/design';
+import { METRIC } from '../../core/quantity/format';
+import { lowBarn } from '../../core/testing/tanks';
+import { Library } from '../store/library';
+import { PreferencesStore } from '../store/preferences';
+import { TankStore } from '../store/tank-store';
+
+/** A bench on an open tank, and hands to work it with. */
+export async function openBench<T>(component: Type<T>, design: Design) {
+  TestBed.resetTestingModule();
+  TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection(), provideRouter([]), provideNzNoAnimation()] });
+  const library = TestBed.inject(Library);
+  await library.saveRoom(lowBarn);
+  await library.saveDesign(design);
+  TestBed.inject(PreferencesStore).units.set(METRIC);
+  const store = TestBed.inject(TankStore);
+  await store.open(design.id);
+  await firstValueFrom(store.helps$);
+  const fixture: ComponentFixture<T> = TestBed.createComponent(component);
+  await fixture.whenStable();
+  fixture.detectChanges();
+  const host = fixture.nativeElement as HTMLElement;
+  const refresh = async () => {
+    await fixture.whenStable();
+    fixture.detectChanges();
+  };
+  return {
+    store,
+    host,
+    refresh,
+    design: () => store.current!.design.state.document,
+    text: (selector: string) => (host.querySelector(selector)?.textContent ?? '').replace(/\s+/g, ' ').trim(),
+    press: async (name: string) => {
+      const button = [...host.querySelectorAll<HTMLElement>('button, label')].find(
+        (element) =>
+          (element.textContent ?? '').replace(/\s+/g, '') === name.replace(/\s+/g, '') || element.getAttribute('aria-label') === name,
+      );
+      if (!button) throw new Error(`nothing is called ${name}`);
+      button.click();
+      await refresh();
+    },
+    type: async (label: string, value: string) => {
+      const field = [...host.querySelectorAll('tr-quantity')].find((element) => element.querySelector('label')?.textContent === label);
+      const box = field?.querySelector('input');
+      if (!box) throw new Error(`no field ${label}`);
+      box.value = value;
+      box.dispatchEvent(new Event('input'));
+      box.dispatchEvent(new Event('change'));
+      await refresh();
+    },
+  };
+}

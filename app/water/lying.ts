@@ -1,0 +1,265 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import type { Material } from '../../core/catalogue/material';
+import { inOrder, nextOrder } from '../../core/design/design';
+import { pointer } from '../../core/design/edit';
+import { formatQuantity, formatSpan } from '../../core/quantity/format';
+import { MEQ_PER_DEGREE_ALKALINITY } from '../../core/quantity/unit';
+import { a440Of, platinumCobalt } from '../../core/water/water-colour';
+import { Why } from '../shell/why';
+import { PreferencesStore } from '../store/preferences';
+import { TankStore } from '../store/tank-store';
+import { TankView } from '../store/tank-view';
+import { QuantityField } from '../ui/quantity-field';
+
+/** What an addition begins with: litres of a bed, grams of the rest. */
+const FIRST_AMOUNT: Readonly<Record<Material['use'], number>> = { substrate: 3, stone: 1000, wood: 500, botanical: 10 };
+const ACTION_WORD: Readonly<Record<Material['action']['kind'], string>> = {
+  none: 'leaves the water as it is',
+  exchanges: 'takes up lime, holds the pH',
+  dissolves: 'gives off lime',
+  leaches: 'gives off tint and humic acids',
+};
+
+/** Soil, stone, wood and leaves: what lies in the water and moves it. */
+@Component({
+  selector: 'tr-lying',
+  imports: [NzButtonModule, QuantityField],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <h2 id="lying-heading">What lies in it</h2>
+    @if (rows().length > 0) {
+      <div class="scroll">
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">Material</th>
+              <th scope="col">Amount</th>
+              <th scope="col">Strength gone</th>
+              <th scope="col"><span class="visually-hidden">Actions</span></th>
+            </tr>
+          </thead>
+          <tbody>
+            @for (row of rows(); track row.id) {
+              <tr>
+                <td>
+                  {{ row.name }} <span class="small soft block">{{ row.does }}</span>
+                </td>
+                <td class="field">
+                  <tr-quantity
+                    [label]="'Amount of ' + row.name"
+                    [hideLabel]="true"
+                    [kind]="row.kind"
+                    [inUnit]="row.kind === 'mass' ? 'g' : null"
+                    [limits]="[0.1, 1000000]"
+                    [value]="row.amount"
+                    [disabled]="!!readOnly()"
+                    (quantity)="set(row.id, 'amount', $event)"
+                  />
+                </td>
+                <td class="field">
+                  @if (row.wears) {
+                    <tr-quantity
+                      [label]="'Share of its strength gone, ' + row.name"
+                      [hideLabel]="true"
+                      kind="fraction"
+                      [value]="row.spent"
+                      [disabled]="!!readOnly()"
+                      (quantity)="set(row.id, 'spent', $event)"
+                    />
+                  }
+                </td>
+                <td class="end">
+                  <button
+                    nz-button
+                    type="button"
+                    [attr.aria-label]="'Take out ' + row.name"
+                    [disabled]="readOnly()"
+                    (click)="remove(row.id)"
+                  >
+                    Out
+                  </button>
+                </td>
+              </tr>
+            }
+          </tbody>
+        </table>
+      </div>
+      <ul>
+        @for (line of effects(); track line.text) {
+          <li>
+            <button type="button" class="pick" (click)="why.node(line.node)">{{ line.text }}</button>
+          </li>
+        }
+      </ul>
+    } @else {
+      <p class="soft">Nothing yet. Soil, limestone, coral, wood and leaves shift GH, KH, pH and tint; inert sand and basalt do not.</p>
+    }
+    <div class="adders">
+      <label>
+        <span class="small soft">Put in</span>
+        <select #material [disabled]="readOnly()" (change)="add(material)">
+          <option value="">a material …</option>
+          @for (group of groups(); track group.name) {
+            <optgroup [label]="group.name">
+              @for (one of group.materials; track one.id) {
+                <option [value]="one.id">{{ one.name }}</option>
+              }
+            </optgroup>
+          }
+        </select>
+      </label>
+      <tr-quantity
+        label="Organic carbon, if you measured it"
+        kind="concentration"
+        [limits]="[0, 200]"
+        [value]="measured()"
+        [disabled]="!!readOnly()"
+        (quantity)="measure($event)"
+      />
+      @if (measured() !== null) {
+        <button nz-button type="button" [disabled]="readOnly()" (click)="measure(null)">Back to the estimate</button>
+      }
+    </div>
+  `,
+  styles: `
+    h2 {
+      margin-bottom: 4px;
+    }
+    .block {
+      display: block;
+    }
+    .field {
+      width: 112px;
+    }
+    .end {
+      width: 1%;
+    }
+    ul {
+      margin: 8px 0;
+      padding-left: 18px;
+    }
+    .adders {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: end;
+      gap: 8px 14px;
+      margin-top: 8px;
+      label {
+        display: grid;
+        gap: 2px;
+      }
+      tr-quantity {
+        width: 220px;
+      }
+    }
+    select {
+      height: var(--touch);
+      border: 1px solid var(--edge);
+      border-radius: 4px;
+      background: var(--sheet);
+      color: var(--ink);
+      font: inherit;
+    }
+  `,
+})
+export class Lying {
+  private readonly view = inject(TankView);
+  private readonly store = inject(TankStore);
+  private readonly units = inject(PreferencesStore).units;
+  protected readonly why = inject(Why);
+  protected readonly readOnly = this.view.readOnly;
+  protected readonly measured = computed(() => this.view.design()?.water.organicCarbonMgPerL.value ?? null);
+
+  protected readonly rows = computed(() =>
+    inOrder(this.view.design()?.water.additions ?? {}).map(([id, { materialId, amount, spent }]) => {
+      const material = this.view.catalogue()?.materials.get(materialId);
+      const action = material?.action.kind ?? 'none';
+      return {
+        id,
+        name: material?.name ?? materialId,
+        does: material ? ACTION_WORD[action] : 'not in the catalogue: not counted',
+        kind: material?.use === 'substrate' ? ('volume' as const) : ('mass' as const),
+        amount,
+        spent,
+        wears: action === 'exchanges' || action === 'leaches',
+      };
+    }),
+  );
+
+  protected readonly groups = computed(() => {
+    const there = new Set(Object.values(this.view.design()?.water.additions ?? {}).map(({ materialId }) => materialId));
+    const all = [...(this.view.catalogue()?.materials.values() ?? [])].filter(({ id }) => !there.has(id));
+    return (
+      [
+        ['Beds', 'substrate'],
+        ['Stone', 'stone'],
+        ['Wood', 'wood'],
+        ['Leaves and cones', 'botanical'],
+      ] as const
+    ).map(([name, use]) => ({ name, materials: all.filter((material) => material.use === use) }));
+  });
+
+  /** What comes of it all; each line opens its computation. */
+  protected readonly effects = computed(() => {
+    const derived = this.view.derived();
+    const units = this.units();
+    if (!derived) return [];
+    const soil = derived['water.soil'].value;
+    const lime = derived['water.lime'].value;
+    const carbon = derived['water.organic-carbon'];
+    return [
+      ...(soil
+        ? [
+            {
+              node: 'water.soil' as const,
+              text:
+                soil.weeksLeft === null
+                  ? `Soil holds pH ${soil.setPh.toFixed(1)} and is not used up by this water`
+                  : `Soil takes ${formatQuantity('alkalinity', soil.takenMeqPerL / MEQ_PER_DEGREE_ALKALINITY, units)} and lasts about ${Math.round(soil.weeksLeft)} weeks`,
+            },
+          ]
+        : []),
+      ...(lime
+        ? [
+            {
+              node: 'water.lime' as const,
+              text: `Lime adds ${formatSpan('alkalinity', [(2 * lime.band[0]) / MEQ_PER_DEGREE_ALKALINITY, (2 * lime.band[1]) / MEQ_PER_DEGREE_ALKALINITY], units)} and as much GH`,
+            },
+          ]
+        : []),
+      ...(carbon.value !== null && carbon.value > 0.05
+        ? [
+            {
+              node: 'water.organic-carbon' as const,
+              text: `Organic carbon ${carbon.interval ? formatSpan('concentration', carbon.interval, units) : formatQuantity('concentration', carbon.value, units)}, about ${Math.round(platinumCobalt(a440Of(carbon.value)))} mg Pt/L of colour`,
+            },
+          ]
+        : []),
+    ];
+  });
+
+  protected add(select: HTMLSelectElement): void {
+    const material = this.view.catalogue()?.materials.get(select.value);
+    const additions = this.view.design()?.water.additions ?? {};
+    select.value = '';
+    if (!material) return;
+    const id = Object.hasOwn(additions, material.id) ? crypto.randomUUID().slice(0, 8) : material.id;
+    const value = { order: nextOrder(additions), materialId: material.id, amount: FIRST_AMOUNT[material.use], spent: 0 };
+    this.store.edit(`Put in ${material.name.toLowerCase()}`, [{ op: 'add', path: pointer('water', 'additions', id), value }]);
+  }
+
+  protected set(id: string, part: 'amount' | 'spent', value: number): void {
+    this.store.edit('What lies in it', [{ op: 'replace', path: pointer('water', 'additions', id, part), value }]);
+  }
+
+  protected remove(id: string): void {
+    this.store.edit('Take out of the water', [{ op: 'remove', path: pointer('water', 'additions', id) }]);
+  }
+
+  protected measure(value: number | null): void {
+    this.store.edit('Organic carbon', [
+      { op: 'replace', path: pointer('water', 'organicCarbonMgPerL'), value: { value, basis: 'measured' } },
+    ]);
+  }
+}

@@ -1,0 +1,108 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { inOrder, nextOrder } from '../../core/design/design';
+import { pointer } from '../../core/design/edit';
+import type { OnHand } from '../../core/design/room';
+import { formatQuantity } from '../../core/quantity/format';
+import { CONDITIONERS, conditionerOf } from '../../core/water/conditioners';
+import { SALTS, saltOf, SEA_SALT } from '../../core/water/salts';
+import { PreferencesStore } from '../store/preferences';
+import { TankStore } from '../store/tank-store';
+import { TankView } from '../store/tank-view';
+import { QuantityField } from '../ui/quantity-field';
+import { setSalt, setShare } from './blend-edits';
+import { formatGrams } from './grams';
+
+/** What is poured, weighed in and treated with: the plan in numbers, each of them a field. */
+@Component({
+  selector: 'tr-mixture',
+  imports: [NzButtonModule, QuantityField],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './mixture.html',
+  styleUrl: './mixture.less',
+})
+export class Mixture {
+  private readonly view = inject(TankView);
+  private readonly store = inject(TankStore);
+  private readonly units = inject(PreferencesStore).units;
+  protected readonly readOnly = this.view.readOnly;
+  protected readonly conditioners = CONDITIONERS;
+  protected readonly treated = computed(() => conditionerOf(this.view.design()?.water.conditioner ?? null));
+  protected readonly co2 = computed(() => this.view.design()?.water.co2?.mgPerL ?? null);
+  private readonly litres = computed(() => this.view.derived()?.['vessel.system-volume'].value ?? null);
+
+  /** Of the tank as it is shown: under a moving hand too. */
+  private readonly water = computed(() => this.view.assessment()?.world.design.water);
+
+  protected readonly parts = computed(() => {
+    const water = this.water();
+    const room = this.view.room();
+    const litres = this.litres();
+    if (!water || !room) return [];
+    const total = Object.values(water.parts).reduce((sum, { share }) => sum + share, 0);
+    return inOrder(room.sources).map(([id, { name }]) => {
+      const poured = Object.values(water.parts)
+        .filter(({ sourceId }) => sourceId === id)
+        .reduce((sum, { share }) => sum + share, 0);
+      const share = total > 0 ? poured / total : 0;
+      return { id, name, share, litres: litres === null || share === 0 ? '' : formatQuantity('volume', litres * share, this.units()) };
+    });
+  });
+
+  protected readonly salts = computed(() => {
+    const litres = this.litres();
+    return inOrder(this.water()?.salts ?? {}).map(([id, { saltId, mgPerL }]) => ({
+      id,
+      saltId,
+      name: saltOf(saltId)?.name ?? saltId,
+      mgPerL,
+      grams: litres === null ? '' : `${formatGrams((mgPerL * litres) / 1000)} for the tank`,
+    }));
+  });
+
+  protected readonly addable = computed(() => {
+    const planned = new Set(this.salts().map(({ saltId }) => saltId));
+    return [...SALTS, SEA_SALT].filter(({ id }) => !planned.has(id));
+  });
+
+  protected readonly stock = computed(() => {
+    const onHand = inOrder(this.view.room()?.onHand ?? {});
+    return [...SALTS, SEA_SALT].map(({ id, name }) => {
+      const there = onHand.find(([, { substance }]) => substance === id);
+      return { id, name: name.replace(/ \(.*\)$/, ''), key: there?.[0] ?? null, grams: there?.[1].amount ?? 0 };
+    });
+  });
+
+  protected setShare(id: string, share: number): void {
+    const design = this.view.design();
+    const room = this.view.room();
+    if (design && room) this.store.edit('Blend', setShare(design, room, id, share));
+  }
+
+  protected setSalt(saltId: string, mgPerL: number): void {
+    const design = this.view.design();
+    const patch = design ? setSalt(design, saltId, mgPerL) : [];
+    if (patch.length > 0) this.store.edit('Weigh in', patch);
+  }
+
+  protected add(select: HTMLSelectElement): void {
+    if (select.value) this.setSalt(select.value, select.value === SEA_SALT.id ? 1000 : 20);
+    select.value = '';
+  }
+
+  protected treat(id: string): void {
+    this.store.edit('Conditioner', [{ op: 'replace', path: pointer('water', 'conditioner'), value: id || null }]);
+  }
+
+  protected feed(mgPerL: number | null): void {
+    this.store.edit('CO₂', [{ op: 'replace', path: pointer('water', 'co2'), value: mgPerL === null ? null : { mgPerL } }]);
+  }
+
+  /** Salts that recipes may take: what the room has. */
+  protected keep(id: string, name: string, key: string | null): void {
+    if (key !== null) return void this.store.editRoom('Salts on hand', [{ op: 'remove', path: pointer('onHand', key) }]);
+    const onHand = this.view.room()?.onHand ?? {};
+    const value: OnHand = { order: nextOrder(onHand), kind: 'salt', name, measure: 'mass', amount: 250, note: '', substance: id };
+    this.store.editRoom('Salts on hand', [{ op: 'add', path: pointer('onHand', crypto.randomUUID().slice(0, 8)), value }]);
+  }
+}

@@ -5,7 +5,34 @@ import type { DeriveCache } from '../core/assessment/derive';
 import { helpFor } from '../core/assessment/remedies/offer';
 import { indexCatalogue } from '../core/catalogue/catalogue';
 import { Room } from '../core/design/room';
+import { carbonateAtPco2 } from '../core/water/carbonate-system';
+import { compose } from '../core/water/composition';
+import { recipes } from '../core/water/recipe';
+import { SALTS } from '../core/water/salts';
 import { largeTank } from '../core/testing/large-tank';
+
+/** Recipes for bands that want salts, and a block of a thousand carbonate systems, milliseconds each. */
+export function runWater(): Record<string, number[]> {
+  const source = (id: string, isRo: boolean, ghDh: number, khDh: number, ec25UsPerCm: number) => ({
+    id,
+    isRo,
+    ions: compose({ ghDh, khDh, ec25UsPerCm }).ions,
+  });
+  const sources = [source('tap', false, 17.8, 13.4, 612), source('ro', true, 0.1, 0.1, 9)];
+  const time = (runs: number, act: (i: number) => unknown) =>
+    Array.from({ length: runs }, (_, i) => {
+      const start = performance.now();
+      act(i);
+      return performance.now() - start;
+    });
+  return {
+    recipe: time(60, (i) => recipes(sources, SALTS, { ghDh: [4 + (i % 7) / 5, 6 + (i % 7) / 5], khDh: [0, 1.5], ec25UsPerCm: [150, 280] })),
+    'thousand carbonate systems': time(40, (i) => {
+      for (let k = 0; k < 1000; k++)
+        carbonateAtPco2({ temperatureC: 18 + (k % 12), alkalinityMeqPerL: 0.1 + ((k + i) % 90) / 20 }, 420 + k);
+    }),
+  };
+}
 
 /** What the bench runs inside the browser: times in milliseconds. */
 export function runBench(): Record<string, number[]> {
@@ -26,6 +53,13 @@ export function runBench(): Record<string, number[]> {
       const vessel = design.vessel && { ...design.vessel, waterLevelMm: 300 + (i % 200) };
       return assess({ design: { ...design, vessel }, room, catalogue }, cache);
     }),
+    'assess while a blend is dragged': time(400, (i) => {
+      const parts = {
+        tap: { order: 1, sourceId: 'tap', share: (i % 100) / 100 },
+        ro: { order: 2, sourceId: 'ro', share: 1 - (i % 100) / 100 },
+      };
+      return assess({ design: { ...design, water: { ...design.water, parts } }, room, catalogue }, cache);
+    }),
     'remedies of every finding': time(15, () => {
       const assessment = assess({ design, room, catalogue });
       return assessment.findings.map((finding) => helpFor(assessment, finding));
@@ -34,3 +68,4 @@ export function runBench(): Record<string, number[]> {
 }
 
 (globalThis as unknown as { runBench: typeof runBench }).runBench = runBench;
+(globalThis as unknown as { runWater: typeof runWater }).runWater = runWater;

@@ -37,7 +37,14 @@ async function benchAssess(page: Page): Promise<Row[]> {
   await page.evaluate(built.outputFiles[0]!.text);
   const samples = await page.evaluate(() => (window as unknown as { runBench(): Record<string, number[]> }).runBench());
   const figures: Record<string, number> = { 'assess, nothing kept': 8, 'assess after an edit': 8, 'remedies of every finding': 400 };
-  return Object.entries(samples).map(([what, times]) => row(`${what} (20 species, 60 items, 40 plants)`, times, figures[what] ?? 8, 'ms'));
+  const water = await page.evaluate(() => (window as unknown as { runWater(): Record<string, number[]> }).runWater());
+  const blocks = [...(water['thousand carbonate systems'] ?? [])].sort((a, b) => a - b);
+  console.log(`carbonate systems: ${Math.round(1e6 / quantile(blocks, 0.5)).toLocaleString('en')} a second`);
+  const recipeRow = row('a recipe of two waters and eight salts', water['recipe'] ?? [], 50, 'ms');
+  return [
+    recipeRow,
+    ...Object.entries(samples).map(([what, times]) => row(`${what} (20 species, 60 items, 40 plants)`, times, figures[what] ?? 8, 'ms')),
+  ];
 }
 
 async function scriptSeconds(session: CDPSession): Promise<number> {
@@ -182,6 +189,30 @@ async function benchSearch(page: Page, url: string): Promise<Row> {
   return row('a key in the search, script', samples.slice(4), 16, 'ms');
 }
 
+/** Script time of a frame while the mixture is dragged along the GH axis, everything judged anew, in the real interface. */
+async function benchDrag(page: Page, url: string): Promise<Row> {
+  await page.goto(`${url}tank/shell-bed/water`);
+  await page.waitForSelector('tr-water-axes [role=slider][aria-label="GH of the mixture"] .hit');
+  await new Promise((resolve) => setTimeout(resolve, 1500));
+  const session = await page.createCDPSession();
+  await session.send('Performance.enable');
+  const grip = await page.$eval('[role=slider][aria-label="GH of the mixture"] .hit', (mark) => {
+    const { x, y, width, height } = mark.getBoundingClientRect();
+    return { x: x + width / 2, y: y + height / 2 };
+  });
+  await page.mouse.move(grip.x, grip.y);
+  await page.mouse.down();
+  const samples: number[] = [];
+  for (let i = 0; i < 80; i++) {
+    const before = await scriptSeconds(session);
+    await page.mouse.move(grip.x - 70 + 60 * Math.sin(i / 6), grip.y);
+    await page.evaluate(() => new Promise<void>((painted) => requestAnimationFrame(() => requestAnimationFrame(() => painted()))));
+    samples.push(((await scriptSeconds(session)) - before) * 1000);
+  }
+  await page.mouse.up();
+  return row('a frame of a drag on the Water bench, script', samples.slice(10), 16, 'ms');
+}
+
 /** A room of about 5 MB read from its zip: unpacked, checked, parsed. */
 async function benchImport(page: Page): Promise<Row> {
   const entry = fileURLToPath(new URL('./bench-import.ts', import.meta.url));
@@ -206,6 +237,7 @@ const rows = [
   await benchEdit(page, `${site.url}/`),
   ...(await benchRoom(page, `${site.url}/`)),
   await benchSearch(page, `${site.url}/`),
+  await benchDrag(page, `${site.url}/`),
   ...(await benchLoad(`${site.url}`)),
 ];
 await browser.close();

@@ -1,0 +1,153 @@
+import { settled } from './browser';
+import { checkAxe, faults, keyOf, openShowAll, page, press, severityOf, site, text, wait } from './stage';
+
+const open = async (tank: string) => {
+  await page.setViewport({ width: 1280, height: 800 });
+  await page.goto(`${site.url}/`);
+  await page.waitForSelector('.tanks a .glass');
+  await page.goto(`${site.url}/tank/${tank}/water`);
+  await page.waitForSelector('tr-recipe-card table');
+};
+const place = (name: string) =>
+  page.$eval(`[role=slider][aria-label="${name}"]`, (mark) => {
+    const { x, y, width, height } = mark.querySelector('.hit')!.getBoundingClientRect();
+    return { x: x + width / 2, y: y + height / 2 };
+  });
+const now = (name: string) => page.$eval(`[role=slider][aria-label="${name}"]`, (mark) => Number(mark.getAttribute('aria-valuenow')));
+const undoable = () =>
+  page.$$eval('header button', (all) => all.some((one) => one.textContent?.trim() === 'Undo' && !one.hasAttribute('disabled')));
+
+describe('the marks of the Water bench', () => {
+  it('are judged while they are dragged, and kept as one edit when they are let go', async () => {
+    await open('peat-pocket');
+    const gh = await keyOf('water.parameter:ghDh:pair');
+    expect(await severityOf(gh)).toBe('conflict');
+    const [pin, ro] = [await place('GH of the mixture'), await place('GH of RO water')];
+    await page.mouse.move(pin.x, pin.y);
+    await page.mouse.down();
+    await page.mouse.move((pin.x + ro.x) / 2, pin.y, { steps: 6 });
+    await wait(120);
+    const halfway = await now('GH of the mixture');
+    expect(halfway).toBeGreaterThan(7);
+    expect(halfway).toBeLessThan(11);
+    expect(await text(`tr-ledger article[data-key="${gh}"]`)).toContain(`GH ${Number(halfway.toFixed(1))} dGH`);
+    expect(await undoable()).toBeFalse();
+    await page.mouse.move(ro.x, pin.y, { steps: 6 });
+    await wait(120);
+    expect(await now('GH of the mixture')).toBeLessThan(1);
+    await page.mouse.up();
+    await settled(page);
+    await openShowAll();
+    expect(await severityOf(gh)).toBe('fits');
+    expect(await now('GH of the mixture')).toBeLessThan(1);
+    expect(await undoable()).toBeTrue();
+    await press('Undo: Blend').catch(() =>
+      page.$$eval('header button', (all) => all.find((one) => one.textContent?.trim() === 'Undo')?.click()),
+    );
+    await settled(page);
+    expect(await now('GH of the mixture')).toBeCloseTo(17.8, 1);
+    expect(await undoable()).toBeFalse();
+    expect(faults).toEqual([]);
+  });
+
+  it('correct a reading of a source, and a salt that was weighed in', async () => {
+    await open('peat-pocket');
+    const tap = await place('KH of Limestone tap');
+    await page.mouse.move(tap.x, tap.y);
+    await page.mouse.down();
+    await page.mouse.move(tap.x - 60, tap.y, { steps: 4 });
+    await page.mouse.up();
+    await settled(page);
+    expect(await now('KH of Limestone tap')).toBeLessThan(12.5);
+    await page.select('tr-mixture label:first-of-type select', 'epsom-salt');
+    await page.waitForSelector('[role=slider][aria-label="GH with epsom salt"]');
+    const before = await now('GH with epsom salt');
+    const salt = await place('GH with epsom salt');
+    await page.mouse.move(salt.x, salt.y);
+    await page.mouse.down();
+    await page.mouse.move(salt.x + 30, salt.y, { steps: 4 });
+    await page.mouse.up();
+    await settled(page);
+    expect(await now('GH with epsom salt')).toBeGreaterThan(before + 0.5);
+    expect(faults).toEqual([]);
+  });
+});
+
+describe('a source', () => {
+  it('takes a simulated report, says so everywhere, and is judged anew', async () => {
+    await open('weedy-thicket');
+    await press('Report of Limestone tap');
+    await page.select('tr-source-report select', 'upland-reservoir');
+    await page.waitForFunction(() => document.querySelector('tr-source-report [role=status]')?.textContent?.includes('values taken'));
+    await settled(page);
+    expect(await text('tr-source-report')).toContain('SIMULATED: upland reservoir');
+    expect(await text('tr-water-axes')).toContain('Limestone tap (SIMULATED)');
+    expect(await severityOf(await keyOf('water.disinfectant:tap'))).toBe('watch');
+    await (await page.waitForSelector(
+      'tr-ledger article[data-key="water.disinfectant:tap"] [data-remedy="conditioner"]:not([data-stale])',
+    ))!.click();
+    await settled(page);
+    await openShowAll();
+    expect(await severityOf(await keyOf('water.disinfectant:tap'))).toBe('fits');
+    await page.goto(`${site.url}/tank/weedy-thicket/sheet`);
+    await page.waitForSelector('tr-sheet ul');
+    expect(await text('tr-sheet')).toContain('(SIMULATED)');
+    expect(faults).toEqual([]);
+  });
+
+  it('read from a file that is no report is refused with the reason, and nothing changes', async () => {
+    await open('weedy-thicket');
+    await press('Report of Limestone tap');
+    await page.type('tr-source-report textarea', 'this is not a table');
+    await page.$eval('tr-source-report textarea', (area) => area.dispatchEvent(new Event('change')));
+    await page.waitForSelector('tr-source-report .error');
+    expect(await text('tr-source-report [role=status]')).toMatch(/Nothing in it could be read.*Nothing was changed/);
+    expect(await undoable()).toBeFalse();
+    expect(faults).toEqual([]);
+  });
+});
+
+describe('the recipe', () => {
+  it('goes into the plan at one press, fits, and gives the order of mixing', async () => {
+    await open('shell-bed');
+    await press('Use this recipe');
+    await settled(page);
+    expect(await text('tr-recipe-card .actions')).toContain('In the plan');
+    await openShowAll();
+    expect(await severityOf(await keyOf('water.parameter:ghDh:colony'))).toBe('fits');
+    expect(await severityOf(await keyOf('water.parameter:khDh:colony'))).toBe('fits');
+    await page.click('tr-recipe-card summary');
+    expect(await text('tr-recipe-card ol')).toMatch(/^Pour .*Condition what came from the tap.*measure before you trust it\.$/);
+    expect(faults).toEqual([]);
+  });
+
+  it('is of sea salt for the jar', async () => {
+    await open('lava-jar');
+    expect(await text('tr-recipe-card')).toMatch(/Mixed sea water.*Salinity/);
+    expect(await text('tr-recipe-card')).toContain('1 other way');
+    expect(faults).toEqual([]);
+  });
+});
+
+describe('the faces of the Water bench', () => {
+  it('have names, contrast and order in both themes', async () => {
+    await open('peat-pocket');
+    for (const theme of ['loam', 'night']) {
+      await page.evaluate((name) => (document.documentElement.dataset['theme'] = name), theme);
+      await page.$$eval('.faces label', (all) => all[0]?.click());
+      await page.waitForSelector('tr-recipe-card');
+      await press('Report of Limestone tap');
+      await page.waitForSelector('tr-source-report');
+      await checkAxe(`match, ${theme}`);
+      await press('Report of Limestone tap');
+      for (const [i, part] of ['tr-water-axes', 'tr-analysis-face', 'tr-laboratory'].entries()) {
+        await page.$$eval('.faces label', (all, at) => (all[at] as HTMLElement | undefined)?.click(), i);
+        await page.waitForSelector(part);
+        // the buttons fade from one to the next
+        await wait(400);
+        await checkAxe(`${part}, ${theme}`);
+      }
+    }
+    expect(faults).toEqual([]);
+  });
+});

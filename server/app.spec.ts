@@ -3,6 +3,7 @@ import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { brotliCompressSync } from 'node:zlib';
 import { readWaterReport } from '../core/water/report';
 import { sourceWater } from '../core/water/source-water';
 import { createApp } from './app';
@@ -15,6 +16,8 @@ describe('the server', () => {
   beforeAll(async () => {
     writeFileSync(join(root, 'index.html'), '<title>Terroir</title>');
     writeFileSync(join(root, 'main-ABCD1234.js'), 'export {};');
+    writeFileSync(join(root, 'packed-ABCD1234.js'), 'export const plain = 1;');
+    writeFileSync(join(root, 'packed-ABCD1234.js.br'), brotliCompressSync('export const packed = 1;'));
     await new Promise<void>((done) => {
       server = createApp(root).listen(0, '127.0.0.1', () => done());
     });
@@ -40,6 +43,16 @@ describe('the server', () => {
   it('keeps hashed files for good and asks again for the rest', async () => {
     expect((await fetch(`${url}/main-ABCD1234.js`)).headers.get('cache-control')).toContain('immutable');
     expect((await fetch(`${url}/`)).headers.get('cache-control')).toBe('no-cache');
+  });
+
+  it('serves what was packed at the build, to those who take it', async () => {
+    const packed = await fetch(`${url}/packed-ABCD1234.js`, { headers: { 'accept-encoding': 'br' } });
+    expect(packed.headers.get('content-encoding')).toBe('br');
+    expect(packed.headers.get('content-type')).toContain('javascript');
+    expect(packed.headers.get('cache-control')).toContain('immutable');
+    expect(await packed.text()).toBe('export const packed = 1;');
+    const plain = await fetch(`${url}/packed-ABCD1234.js`, { headers: { 'accept-encoding': 'identity' } });
+    expect(await plain.text()).toBe('export const plain = 1;');
   });
 
   it('is healthy, and says not found for what is not there', async () => {

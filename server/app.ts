@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { constants } from 'node:zlib';
 import compression from 'compression';
 import express, { type Express } from 'express';
+import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import { simulatedReport } from './water-report';
 
@@ -47,11 +48,15 @@ export function createApp(root: string): Express {
     else response.status(400).json({ reason: found.reason });
   });
   app.use(
-    express.static(root, {
+    expressStaticGzip(root, {
+      enableBrotli: true,
+      orderPreference: ['br'],
       index: false,
-      setHeaders: (response, path) => {
-        const hashed = /-[A-Z0-9]{8}\.\w+$/.test(path);
-        response.setHeader('Cache-Control', hashed ? 'public, max-age=31536000, immutable' : 'no-cache');
+      serveStatic: {
+        setHeaders: (response, path) => {
+          const hashed = /-[A-Z0-9]{8}\.\w+(\.br)?$/.test(path);
+          response.setHeader('Cache-Control', hashed ? 'public, max-age=31536000, immutable' : 'no-cache');
+        },
       },
     }),
   );

@@ -3,6 +3,7 @@ import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { packBuild } from './pack.mjs';
 
 export const root = fileURLToPath(new URL('..', import.meta.url));
 const npm = process.platform === 'win32' ? 'npm.cmd' : 'npm';
@@ -56,6 +57,7 @@ export function ensureBuilt() {
   console.log('Building …');
   mkdirSync(join(root, 'dist'), { recursive: true });
   run(process.execPath, [join(root, 'node_modules', '@angular', 'cli', 'bin', 'ng.js'), 'build', '--progress=false']);
+  packBuild();
 }
 
 /** Finds Chromium, or installs Debian's where that is allowed; else says what to do. */

@@ -87,7 +87,11 @@ function originOf(source: RoomSource): string {
         </table>
       </div>
       @if (openedSource(); as source) {
-        <tr-source-report [id]="source.id" [source]="source.entry" (patch)="patch.emit($event)" />
+        @defer {
+          <tr-source-report [id]="source.id" [source]="source.entry" (patch)="patch.emit($event)" />
+        } @placeholder {
+          <p class="soft">Opening …</p>
+        }
       }
     } @else {
       <p class="soft">No water is at hand yet. Add what comes out of your tap; then type your own readings over the class figures.</p>

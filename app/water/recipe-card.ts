@@ -1,6 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import type { Operation } from 'rfc6902';
+import type { Assessment } from '../../core/assessment/assess';
 import { planOf } from '../../core/assessment/remedies/recipe';
 import { recipePlan, type Blame, type RecipeWay } from '../../core/assessment/recipe-plan';
 import { nameOf, saltName } from '../../core/assessment/wording';
@@ -32,14 +33,22 @@ export class RecipeCard {
   protected readonly othersShown = signal(false);
 
   /** Worked out for the tank as it is kept, not for what is under the finger. */
+  private readonly kept = linkedSignal<Assessment | undefined, Assessment | undefined>({
+    source: this.view.assessment,
+    computation: (assessment, before) => {
+      const isPreview = assessment && (assessment.world.design !== this.view.design() || assessment.world.room !== this.view.room());
+      return isPreview ? before?.value : assessment;
+    },
+  });
+
   private readonly plan = computed(() => {
-    const assessment = this.view.assessment();
+    const assessment = this.kept();
     return assessment ? recipePlan(assessment) : null;
   });
 
   protected readonly card = computed(() => {
     const plan = this.plan();
-    const assessment = this.view.assessment();
+    const assessment = this.kept();
     const units = this.units();
     const way = plan?.ways[Math.min(this.picked(), plan.ways.length - 1)] ?? plan?.ways[0];
     if (!plan || !assessment) return null;

@@ -41,8 +41,13 @@ unverified), \`invented\` (demo only) or \`measured\` (the user's own). Outside 
 1. **Window.** For each parameter everyone in the tank has a comfortable span and a wider one it survives, for the phase it is meant to
    be in. The window is where all comfortable spans overlap; who sets each edge is kept. Where surviving spans do not meet, the two
    furthest apart cannot be kept together.
-2. **Plan.** GH, KH, conductivity and salinity of the room's sources mix in proportion to volume. pH is not mixed: it is computed from the
-   blended alkalinity in balance with the CO₂ of a lightly stocked tank (1200 µatm), with a band from 4000 to 420 µatm (common practice).
+2. **Plan.** Behind the readings of each source stand its ions: what a report names is kept, the rest is filled in by assumptions that are
+   shown, and readings that cannot all be true are questioned. Sources mix by volume and salts are weighed in; mass is kept, and
+   conductivity follows from the ions, set right by the readings. Then what lies in the water acts: active soil takes up alkalinity and
+   hardness until it is spent, lime dissolves towards saturation, leaves and wood give off humic acids and tint, each with its band,
+   under changes of 15 % a week until care is planned. pH is never mixed: it is computed from the settled alkalinity and humic acids in
+   balance with the CO₂ of a lightly stocked tank (1200 µatm, band 4000 to 420 µatm, common practice) or with what is fed; salt water has
+   constants of its own.
    The tank's year is a heat balance: unheated water settles where it gives off what its gear puts in, a little below the room when it is open; a heater
    or cooler holds its set-point as far as its power goes. Without a vessel the water is taken to follow the room.
 3. **Verdict.** Outside what it survives, with all of the doubt: conflict. Outside its comfort, or a band that crosses the edge: watch.
@@ -54,7 +59,9 @@ unverified), \`invented\` (demo only) or \`measured\` (the user's own). Outside 
    \`core/testing/stocking-cases.ts\` before the rules were.
 5. **Remedies.** Each is a small patch that is tried out on a copy; only what lowers the severity or the excess is offered, with every
    conflict it would open elsewhere. The blend is searched over all pairs of sources in steps of 5 %: fewest conflicts, then fewest
-   watches, then least excess, then least RO. What no remedy reaches is said. A strong acid is never one.
+   watches, then least excess, then least RO. The recipe is a linear program for every choice of up to three of the salts on hand: inside
+   everyone's comfort, then least RO, then fewest salts; a conductivity quoted that no water of the wanted hardness can have is not aimed at.
+   It is rounded to the scale and the litre marks and mixed anew on paper before it is shown. What no remedy reaches is said. A strong acid is never one.
 
 ${parts.join('\n')}`;
 }

@@ -210,7 +210,8 @@ export class WindowStrip {
         (span, i) =>
           `M${at(span[0] ?? low)} ${PLOT.top + 3 + (i * 30) / Math.max(4, Math.min(spans.length, MOST_LINES))}H${at(span[1] ?? high)}`,
       );
-    const ticks = x.ticks(3).map((tick) => ({
+    // long figures want more room between them
+    const ticks = x.ticks(to >= 10000 ? 2 : 3).map((tick) => ({
       x: Math.round(x(tick)),
       text: String(tick),
       anchor: x(tick) < 14 ? 'start' : x(tick) > WIDTH - 14 ? 'end' : 'middle',

@@ -2,6 +2,9 @@ import { scaleLinear } from 'd3-scale';
 import type { Span } from '../../core/quantity/range';
 import type { Window } from '../../core/window/window';
 
+/** Width of a letter of a source's name, near enough, and the height of a line of them. */
+const NAME = { letter: 6.1, line: 12 };
+
 export const AXIS = { width: 520, label: 170, right: 14, line: 15, top: 16, lane: 17 };
 
 /** A value that stands on an axis and may be moved along it. */
@@ -63,10 +66,11 @@ export function layoutAxis(input: AxisInput) {
   const bar = (span: readonly [number | null, number | null] | undefined) => span && { from: at(span[0] ?? low), to: at(span[1] ?? high) };
   const band = window?.optimum ?? null;
   const [left = low, right = high] = x.domain();
+  const named = nameLines(sources.map((source) => ({ ...source, x: at(source.value) })));
   return {
     base,
     lane: rows + 3,
-    height: base + 44,
+    height: base + 44 + NAME.line * Math.max(0, ...named.map(({ line }) => line)),
     /** A place on the drawing back to the value on show. */
     valueAt: (place: number) => Math.min(right, Math.max(left, x.invert(place))),
     shownSpan: [left, right] as Span,
@@ -79,11 +83,30 @@ export function layoutAxis(input: AxisInput) {
     })),
     band: band && { x: at(band[0]), width: Math.max(1, at(band[1]) - at(band[0])) },
     ticks: x.ticks(5).map((tick) => ({ x: Math.round(x(tick)), text: String(tick) })),
-    sources: sources.map((source) => ({ ...source, x: at(source.value) })),
+    sources: named.map((source) => ({ ...source, drop: source.line * NAME.line })),
     steps: steps.map((step) => ({ ...step, x1: at(step.from), x2: at(step.to) })),
     pin:
       planned.value === null
         ? null
         : { x: at(planned.value), from: at(planned.interval?.[0] ?? planned.value), to: at(planned.interval?.[1] ?? planned.value) },
   };
+}
+
+/** Where a source's name stands: clear of the ends, and a line lower where it would run into one before it. */
+function nameLines<T extends AxisMark & { x: number }>(
+  marks: readonly T[],
+): (T & { line: number; anchor: 'start' | 'middle' | 'end'; nameX: number })[] {
+  const ends: number[] = [];
+  return [...marks]
+    .sort((a, b) => a.x - b.x)
+    .map((mark) => {
+      const width = mark.name.length * NAME.letter;
+      const anchor = mark.x - width / 2 < AXIS.label - 20 ? 'start' : mark.x + width / 2 > AXIS.width ? 'end' : 'middle';
+      const nameX = anchor === 'start' ? mark.x - 5 : anchor === 'end' ? mark.x + 5 : mark.x;
+      const from = anchor === 'start' ? nameX : anchor === 'end' ? nameX - width : nameX - width / 2;
+      const free = ends.findIndex((end) => end + 4 <= from);
+      const line = free < 0 ? ends.length : free;
+      ends[line] = from + width;
+      return { ...mark, line, anchor, nameX };
+    });
 }

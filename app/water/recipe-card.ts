@@ -75,7 +75,8 @@ export class RecipeCard {
         .filter((part) => part.litres > 0)
         .map((part) => ({ name: name(part.sourceId), amount: formatQuantity('volume', part.litres, units) })),
       weighed: batch.grams.map((part) => ({
-        name: saltOf(part.saltId)?.name ?? part.saltId,
+        name: (saltOf(part.saltId)?.name ?? part.saltId).replace(/ \(.*\)$/, ''),
+        formula: / \((.*)\)$/.exec(saltOf(part.saltId)?.name ?? '')?.[1] ?? '',
         amount: part.grams > 0 ? formatGrams(part.grams) : `under ${formatGrams(plan.scaleG)}`,
         wanted: way.wants.includes(part.saltId),
       })),

@@ -5,7 +5,16 @@ import { MEQ_PER_DEGREE_ALKALINITY } from '../quantity/unit';
 import { alkalinityAtPh } from '../water/carbonate-system';
 import { leastConductivityOf } from '../water/least-conductivity';
 import { FRESH_SALINITY_MAX, settledPh } from '../water/planned-water';
-import { batch, recipes, type Batch, type Recipe, type RecipeParameter, type RecipeSource, type RecipeTarget } from '../water/recipe';
+import {
+  batch,
+  mixed,
+  recipes,
+  type Batch,
+  type Recipe,
+  type RecipeParameter,
+  type RecipeSource,
+  type RecipeTarget,
+} from '../water/recipe';
 import { SALTS, SEA_SALT, SEA_SALT_MOISTURE, type Salt } from '../water/salts';
 import { seaSaltG } from '../water/sea-salt';
 import type { SourceWater } from '../water/source-water';
@@ -189,6 +198,9 @@ function saltPlan(
   const [thin] = [...sources].sort((a, b) => Number(b.isRo) - Number(a.isRo) || a.salinity - b.salinity);
   if (!thin) return null;
   const onHand = saltsOnHand(room.onHand);
+  const khWindow = windowNodeOf(derived, 'khDh').value;
+  const kh = khWindow?.optimum ?? khWindow?.tolerance;
+  const soda = onHand.has('sodium-bicarbonate') ? SALTS.find(({ id }) => id === 'sodium-bicarbonate') : undefined;
   const waysToGo: RecipeWay[] = [];
   const way = (shares: Recipe['shares'], saltMgPerL: number, wants: readonly string[]): RecipeWay => {
     const recipe: Recipe = {
@@ -198,7 +210,18 @@ function saltPlan(
       reaches: { ghDh: 0, khDh: 0, ec25UsPerCm: 0 },
       missed: [],
     };
-    const made = batch(recipe, sources, [SEA_SALT], shared.litres, shared.scaleG);
+    recipe.ions = mixed(
+      shares.map(({ sourceId, share }) => ({ source: sources.find(({ id }) => id === sourceId) ?? thin, share })),
+      recipe.saltsMgPerL.map(({ mgPerL }) => ({ salt: SEA_SALT, mgPerL })),
+    );
+    const lacks = (kh?.[0] ?? 0) - recipe.ions.bicarbonate / MEQ_PER_DEGREE_ALKALINITY;
+    // thinned sea water is short of KH; baking soda moves the salinity by hundredths
+    if (lacks > 0 && soda)
+      recipe.saltsMgPerL.push({
+        saltId: soda.id,
+        mgPerL: (lacks + 0.1 * ((kh?.[1] ?? 0) - (kh?.[0] ?? 0))) * MEQ_PER_DEGREE_ALKALINITY * soda.molarMass,
+      });
+    const made = batch(recipe, sources, [SEA_SALT, ...(soda ? [soda] : [])], shared.litres, shared.scaleG);
     return {
       recipe: { ...recipe, ions: made.ions, reaches: made.reaches },
       batch: made,

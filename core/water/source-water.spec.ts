@@ -9,7 +9,7 @@ import { seaConductivityAt25 } from './practical-salinity';
 import { SALTS, SEA_SALT, SEA_SALT_MOISTURE } from './salts';
 import { seaIons } from './sea-composition';
 import { seaSaltG } from './sea-salt';
-import { saltGPerL, sourceWater, type DescribedWater } from './source-water';
+import { conductivityAt25Of, saltGPerL, sourceWater, type DescribedWater } from './source-water';
 
 const fact = (value: number | null) => ({ value });
 const described = (
@@ -121,6 +121,13 @@ describe('conductivity of mixed salts', () => {
   it('shows that a GH of 6 cannot conduct 100 µS/cm', () => {
     expect(leastConductivityOf(6, 0)).toBeGreaterThan(200);
   });
+});
+
+describe('salt water by its ions alone', () => {
+  for (const salinity of [8, 20, 35])
+    it(`conducts as PSS-78 says at ${salinity}, within half a per cent`, () => {
+      expect(Math.abs(conductivityAt25Of(seaIons(salinity), null) / seaConductivityAt25(salinity) - 1)).toBeLessThan(0.005);
+    });
 });
 
 describe('mixing', () => {

@@ -6,7 +6,7 @@ import { conductivityOf } from './conductivity';
 import { ghFromIonsDh } from './hardness-from-ions';
 import { ION_NAMES, ionicStrength, type Ion, type IonsMmolPerL } from './ions';
 import { seaConductivityAt25 } from './practical-salinity';
-import { seaIons } from './sea-composition';
+import { SALT_G_PER_KG_AT_35, seaIons } from './sea-composition';
 
 /** What else is dissolved, in milligrams a litre: too little to conduct, enough to matter. */
 export const TRACES = ['phosphate', 'silicon', 'iron', 'copper', 'organicCarbon', 'chlorine'] as const satisfies readonly Analyte[];
@@ -41,7 +41,13 @@ const MODEL_TO_STRENGTH = 0.12;
 /** Conductivity of any water at 25 degC, µS/cm: the ionic model, and beyond its range sea water of the same salt. */
 export function conductivityAt25Of(ions: IonsMmolPerL, salinity: number | null): number {
   if (ionicStrength(ions) <= MODEL_TO_STRENGTH) return conductivityOf(ions);
-  return seaConductivityAt25(Math.min(42, salinity ?? saltGPerL(ions)));
+  return seaConductivityAt25(Math.min(42, salinity ?? salinityOf(saltGPerL(ions))));
+}
+
+/** Practical salinity of so many grams of sea salt in a litre of the solution, 0 to 42, within 0.1. */
+function salinityOf(gramsPerL: number): number {
+  const perUnit = SALT_G_PER_KG_AT_35 / 35;
+  return gramsPerL / perUnit / (0.997 + 0.00075 * (gramsPerL / perUnit));
 }
 
 /** Dissolved mass of the ions, g/L; parts per thousand, near enough. */

@@ -4,6 +4,8 @@ import type { Operation } from 'rfc6902';
 import { ANALYTE_META, Analyte } from '../../core/catalogue/water-source';
 import type { RoomSource } from '../../core/design/room';
 import { formatQuantity } from '../../core/quantity/format';
+import { MEQ_PER_DEGREE_ALKALINITY } from '../../core/quantity/unit';
+import { carbonateAtPh, outsideFreshWater } from '../../core/water/carbonate-system';
 import { readWaterReport, type WaterReport } from '../../core/water/report';
 import { sourceWater } from '../../core/water/source-water';
 import { PreferencesStore } from '../store/preferences';
@@ -29,7 +31,7 @@ const SIMULATED = [
       @for (line of weighed().contradictions; track line) {
         <p class="error">Cannot all be true: {{ line }}.</p>
       }
-      <p class="small">{{ weighed().balance }}</p>
+      <p class="small">{{ weighed().balance }} {{ gas() }}</p>
       <div class="fields">
         <tr-quantity
           label="Temperature"
@@ -185,6 +187,17 @@ export class SourceReport {
           ? `Charge cannot be weighed: a whole report names calcium, sodium, chloride, sulfate and KH. ${conducts}`
           : `Cations and anions differ by ${(Math.abs(balance) * 100).toFixed(1)} %; up to 5 % is usual, over 10 % is questioned. ${conducts}`,
     };
+  });
+
+  /** What its pH and KH mean for CO2, as it leaves the pipe. */
+  protected readonly gas = computed(() => {
+    const { ph, khDh, temperatureC } = this.source();
+    if (ph.value === null || khDh.value === null || sourceWater(this.source()).salinity === null) return '';
+    const water = { temperatureC: temperatureC.value ?? 12, alkalinityMeqPerL: khDh.value * MEQ_PER_DEGREE_ALKALINITY };
+    if ((this.source().salinity.value ?? 0) > 1 || outsideFreshWater(water)) return '';
+    const co2 = carbonateAtPh(water, ph.value)?.co2MgPerL;
+    if (co2 === undefined) return 'Its pH and KH contradict each other.';
+    return `As delivered it holds about ${formatQuantity('concentration', co2, this.units())} of CO₂${temperatureC.value === null ? ', taken at 12 °C' : ''}.`;
   });
 
   protected set(analyte: Analyte, value: number): Operation[] {

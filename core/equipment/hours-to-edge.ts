@@ -6,6 +6,8 @@ import { heatLoss, HeatBodySchema, type HeatBody } from './heat-loss';
 export const HEAT_CAPACITY_J_PER_LK = 4168;
 
 const PANELS = 64;
+/** What takes longer than ten years does not happen. */
+const NEVER_HOURS = 1e5;
 
 /**
  * Hours until a tank with a fixed power drifts from one temperature to another: the integral of capacity over net power along
@@ -32,7 +34,8 @@ export function hoursToEdge(
     sum += (i === 0 || i === PANELS ? 1 : i % 2 === 1 ? 4 : 2) / net;
   }
   const integral = (sum * (edgeC - fromC)) / (3 * PANELS);
-  return (litres * HEAT_CAPACITY_J_PER_LK * integral) / 3600;
+  const hours = (litres * HEAT_CAPACITY_J_PER_LK * integral) / 3600;
+  return hours < NEVER_HOURS ? hours : null;
 }
 
 export const hoursToEdgeCalculation = calculation({

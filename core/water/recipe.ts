@@ -239,6 +239,9 @@ function solveOnce(sources: readonly RecipeSource[], salts: readonly Salt[], tar
   };
 }
 
+/** Marks to a litre by which a vessel of so many litres is filled: a tenth, in jugs a hundredth, in cups a thousandth. */
+const marksPerL = (litres: number): number => (litres >= 5 ? 10 : litres >= 0.5 ? 100 : Math.max(1000, 1000 / litres));
+
 /** How well a litre mark is met, share of the litres. Common practice. */
 const LITRE_DOUBT = 0.02;
 
@@ -247,9 +250,10 @@ const LITRE_DOUBT = 0.02;
  * from what is poured and weighed, not from the promise.
  */
 export function batch(recipe: Recipe, sources: readonly RecipeSource[], salts: readonly Salt[], litres: number, scaleG: number): Batch {
+  const marks = marksPerL(litres);
   const poured = recipe.shares.map(({ sourceId, share }) => ({
     source: sources.find(({ id }) => id === sourceId)!,
-    litres: Math.round(share * litres * 10) / 10,
+    litres: Math.round(share * litres * marks) / marks,
   }));
   const total = poured.reduce((sum, part) => sum + part.litres, 0);
   const weighed = recipe.saltsMgPerL.map(({ saltId, mgPerL }) => ({
@@ -314,7 +318,7 @@ export const recipe = calculation({
       .max(6),
     saltIds: z.array(z.enum(SALTS.map(({ id }) => id) as [string, ...string[]])).max(SALTS.length),
     target: z.strictObject({ ghDh: Band.optional(), khDh: Band.optional(), ec25UsPerCm: Band.optional() }),
-    litres: z.number().positive().max(5000),
+    litres: z.number().min(0.02).max(5000),
     scaleG: z.number().positive().max(1000),
   }),
   outputs: z.strictObject({

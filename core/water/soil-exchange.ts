@@ -30,10 +30,13 @@ export function soilExchangeOf(
   };
 }
 
+/** A century: as good as not used up. */
+const NEVER_WEEKS = 5200;
+
 /** Weeks until a soil is spent, when each week brings so many litres of new water; null when that water takes nothing out of it. */
 export function soilWeeksLeft(leftMeq: number, takenMeqPerL: number, newLitresPerWeek: number): number | null {
-  const perWeek = takenMeqPerL * newLitresPerWeek;
-  return perWeek > 0 ? leftMeq / perWeek : null;
+  const weeks = leftMeq / (takenMeqPerL * newLitresPerWeek);
+  return weeks < NEVER_WEEKS ? weeks : null;
 }
 
 export const soilExchange = calculation({

@@ -53,6 +53,7 @@ describe('on a phone', () => {
     expect(await shown('tr-ledger')).toBeFalse();
     expect(await shown('tr-course nav')).toBeFalse();
     await page.click('.ledger-toggle');
+    await wait(150);
     expect(await shown('tr-ledger')).toBeTrue();
     await (await page.waitForSelector('tr-ledger [data-remedy="lid"]:not([data-stale])'))!.click();
     await settled(page);

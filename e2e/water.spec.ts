@@ -77,6 +77,7 @@ describe('a source', () => {
   it('takes a simulated report, says so everywhere, and is judged anew', async () => {
     await open('weedy-thicket');
     await press('Report of Limestone tap');
+    await page.waitForSelector('tr-source-report select');
     await page.select('tr-source-report select', 'upland-reservoir');
     await page.waitForFunction(() => document.querySelector('tr-source-report [role=status]')?.textContent?.includes('values taken'));
     await settled(page);
@@ -98,6 +99,7 @@ describe('a source', () => {
   it('read from a file that is no report is refused with the reason, and nothing changes', async () => {
     await open('weedy-thicket');
     await press('Report of Limestone tap');
+    await page.waitForSelector('tr-source-report textarea');
     await page.type('tr-source-report textarea', 'this is not a table');
     await page.$eval('tr-source-report textarea', (area) => area.dispatchEvent(new Event('change')));
     await page.waitForSelector('tr-source-report .error');

@@ -12,6 +12,7 @@ import { Why } from '../shell/why';
 import { PreferencesStore } from '../store/preferences';
 import { TankStore, type Preview } from '../store/tank-store';
 import { TankView } from '../store/tank-view';
+import { AxisGrip } from './axis-grip';
 import { AXIS, axisDomain, layoutAxis, type AxisInput, type AxisStep } from './axis-layout';
 import { perMg, pourToReach, setSalt, type Settable } from './blend-edits';
 
@@ -28,6 +29,7 @@ interface Drag extends Readonly<{ grip: Grip; parameter: Parameter; domain: Span
 /** Everyone's ranges on each axis, with what is poured, weighed in and planned as marks that can be moved along it. */
 @Component({
   selector: 'tr-water-axes',
+  imports: [AxisGrip],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './water-axes.html',
   styleUrl: './water-axes.less',

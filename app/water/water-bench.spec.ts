@@ -81,6 +81,11 @@ describe('the water bench', () => {
   it('reads a report into a source, and says what it left out', async () => {
     const { press, host, store, refresh } = await openBench(WaterBench, peatPocket);
     await press('Report of Limestone tap');
+    // the panel is fetched when it is first opened
+    for (let i = 0; i < 100 && !host.querySelector('textarea'); i++) {
+      await new Promise((resolve) => setTimeout(resolve, 20));
+      await refresh();
+    }
     const area = host.querySelector<HTMLTextAreaElement>('[aria-label="Text of a report"]')!;
     area.value = 'Calcium;50;mg/L\npH;14;\nLead;1;µg/L';
     area.dispatchEvent(new Event('change'));

@@ -2,9 +2,9 @@ import Papa from 'papaparse';
 import * as z from 'zod';
 import { ANALYTE_META, Analyte } from '../catalogue/water-source';
 import { MEQ_PER_DEGREE_ALKALINITY, MMOL_PER_DEGREE_HARDNESS, convert, findUnit } from '../quantity/unit';
+import { READING_BY_NAME, type ReportedReading } from './report-names';
 
-/** What a report may give: readings of the whole water, and single substances. */
-export type ReportedReading = 'ghDh' | 'khDh' | 'ph' | 'ec25UsPerCm' | 'temperatureC' | Analyte;
+export type { ReportedReading } from './report-names';
 
 export interface ReportLine {
   /** Line of the file, from 1; entry of the list for JSON. */
@@ -29,95 +29,6 @@ export type ReportRead = { ok: true; report: WaterReport } | { ok: false; reason
 
 /** Largest report taken, characters. A utility's whole table has a few hundred lines. */
 const MOST_CHARACTERS = 500_000;
-
-/** Names under which reports list each value, in the languages they come in. Lower case, without signs. */
-const NAMES: Readonly<Record<ReportedReading, readonly string[]>> = {
-  ghDh: [
-    'gh',
-    'general hardness',
-    'total hardness',
-    'hardness',
-    'gesamthärte',
-    'dureté totale',
-    'dureza total',
-    'durezza totale',
-    'totale hardheid',
-    'hardheid',
-    'härte',
-    'calcium and magnesium',
-  ],
-  khDh: [
-    'kh',
-    'alkalinity',
-    'total alkalinity',
-    'carbonate hardness',
-    'karbonathärte',
-    'alcalinité',
-    'tac',
-    'alcalinidad',
-    'alcalinità',
-    'bicarbonate',
-    'hydrogen carbonate',
-    'hydrogencarbonate',
-    'hydrogencarbonat',
-    'hydrogénocarbonates',
-    'hco3',
-    'säurekapazität',
-    'acid capacity',
-    'waterstofcarbonaat',
-  ],
-  ph: ['ph', 'ph value', 'ph wert', 'ph-wert', 'hydrogen ion'],
-  ec25UsPerCm: [
-    'ec',
-    'conductivity',
-    'electrical conductivity',
-    'specific conductance',
-    'leitfähigkeit',
-    'elektrische leitfähigkeit',
-    'conductivité',
-    'conductividad',
-    'conducibilità',
-    'geleidbaarheid',
-  ],
-  temperatureC: ['temperature', 'water temperature', 'temperatur', 'wassertemperatur', 'température', 'temperatura', 'temperatuur'],
-  calcium: ['calcium', 'ca', 'kalzium', 'calcio'],
-  magnesium: ['magnesium', 'mg', 'magnésium', 'magnesio'],
-  sodium: ['sodium', 'na', 'natrium', 'sodio'],
-  potassium: ['potassium', 'k', 'kalium', 'potasio', 'potassio'],
-  chloride: ['chloride', 'cl', 'chlorid', 'chlorure', 'chlorures', 'cloruro', 'cloruri'],
-  sulfate: ['sulfate', 'sulphate', 'so4', 'sulfat', 'sulfates', 'sulfato', 'solfato', 'solfati', 'sulfaat'],
-  nitrate: ['nitrate', 'no3', 'nitrat', 'nitrates', 'nitrato', 'nitrati', 'nitraat'],
-  phosphate: ['phosphate', 'po4', 'po43', 'orthophosphate', 'phosphat', 'fosfato', 'fosfaat', 'phosphorus', 'phosphor', 'total phosphorus'],
-  silicon: ['silicon', 'silica', 'silicate', 'sio2', 'si', 'kieselsäure', 'silizium', 'silice', 'sílice'],
-  iron: ['iron', 'fe', 'eisen', 'fer', 'hierro', 'ferro', 'ijzer'],
-  copper: ['copper', 'cu', 'kupfer', 'cuivre', 'cobre', 'rame', 'koper'],
-  organicCarbon: [
-    'organic carbon',
-    'total organic carbon',
-    'dissolved organic carbon',
-    'toc',
-    'doc',
-    'organischer kohlenstoff',
-    'carbone organique total',
-  ],
-  chlorine: [
-    'chlorine',
-    'free chlorine',
-    'total chlorine',
-    'residual chlorine',
-    'combined chlorine',
-    'monochloramine',
-    'chloramine',
-    'freies chlor',
-    'gesamtchlor',
-    'chlore',
-    'chlore libre',
-    'cloro',
-  ],
-};
-const READING_BY_NAME = new Map(
-  (Object.entries(NAMES) as [ReportedReading, readonly string[]][]).flatMap(([reading, names]) => names.map((name) => [name, reading])),
-);
 
 /** Largest value of each that any water has; what is above is a slip of unit. */
 const MOST: Readonly<Partial<Record<ReportedReading, number>>> = {

@@ -268,7 +268,9 @@ describe('the store', () => {
 describe('the tanks of a room', () => {
   it('are duplicated, deleted and put back', async () => {
     await page.goto(`${site.url}/`);
-    await page.waitForSelector('.tanks a');
+    // cards are judged one after another and move down as they are: pressed once they stand
+    await page.waitForFunction(() => document.querySelectorAll('.tanks a .glass').length === 4);
+    await wait(300);
     const names = () => page.$$eval('.tanks a strong', (all) => all.map((name) => name.textContent?.trim()));
     await press('Duplicate Peat pocket');
     await page.waitForFunction(() => document.querySelectorAll('.tanks a').length === 5);

@@ -5,7 +5,7 @@ import { ANALYTE_META, Analyte } from '../../core/catalogue/water-source';
 import type { RoomSource } from '../../core/design/room';
 import { formatQuantity } from '../../core/quantity/format';
 import { MEQ_PER_DEGREE_ALKALINITY } from '../../core/quantity/unit';
-import { carbonateAtPh, outsideFreshWater } from '../../core/water/carbonate-system';
+import { carbonateAtPh, outsideFreshWater } from '../../core/chemistry/carbonate-system';
 import { readWaterReport, type WaterReport } from '../../core/water/report';
 import { sourceWater } from '../../core/water/source-water';
 import { PreferencesStore } from '../store/preferences';

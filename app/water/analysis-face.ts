@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { ANALYTE_META } from '../../core/catalogue/water-source';
 import { formatQuantity } from '../../core/quantity/format';
-import { chargeBalance, chargesMeqPerL, ION_NAMES, IONS, type IonsMmolPerL } from '../../core/water/ions';
+import { chargeBalance, chargesMeqPerL, ION_NAMES, IONS, type IonsMmolPerL } from '../../core/chemistry/ions';
 import { TRACES } from '../../core/water/source-water';
 import { Why } from '../shell/why';
 import { PreferencesStore } from '../store/preferences';

@@ -3,7 +3,7 @@ import { inOrder, nextOrder, type Design } from '../../core/design/design';
 import { pointer } from '../../core/design/edit';
 import type { Room } from '../../core/design/room';
 import { MEQ_PER_DEGREE_ALKALINITY, MMOL_PER_DEGREE_HARDNESS } from '../../core/quantity/unit';
-import { conductivityOf } from '../../core/water/conductivity';
+import { conductivityOf } from '../../core/chemistry/conductivity';
 import { saltIons } from '../../core/water/mixed-water';
 import { saltOf } from '../../core/water/salts';
 import { saltGPerL, type SourceWater } from '../../core/water/source-water';

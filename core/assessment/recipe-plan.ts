@@ -2,7 +2,7 @@ import type { Parameter } from '../catalogue/parameter';
 import { inOrder } from '../design/design';
 import type { Span } from '../quantity/range';
 import { MEQ_PER_DEGREE_ALKALINITY } from '../quantity/unit';
-import { alkalinityAtPh } from '../water/carbonate-system';
+import { alkalinityAtPh } from '../chemistry/carbonate-system';
 import { leastConductivityOf } from '../water/least-conductivity';
 import { FRESH_SALINITY_MAX, settledPh } from '../water/planned-water';
 import {

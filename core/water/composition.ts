@@ -1,8 +1,8 @@
 import * as z from 'zod';
 import { calculation } from '../calculation/calculation';
 import { MEQ_PER_DEGREE_ALKALINITY, MMOL_PER_DEGREE_HARDNESS } from '../quantity/unit';
-import { conductivityOf } from './conductivity';
-import { chargeBalance, chargesMeqPerL, NO_IONS, type Ion, type IonsMmolPerL } from './ions';
+import { conductivityOf } from '../chemistry/conductivity';
+import { chargeBalance, chargesMeqPerL, NO_IONS, type Ion, type IonsMmolPerL } from '../chemistry/ions';
 
 /** What is known of a water from kits, a meter or a report; null or absent is not known. Ions in mmol/L. */
 export interface Readings {

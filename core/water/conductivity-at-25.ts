@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { calculation } from '../calculation/calculation';
-import { conductivityOf } from './conductivity';
-import { NO_IONS } from './ions';
+import { conductivityOf } from '../chemistry/conductivity';
+import { NO_IONS } from '../chemistry/ions';
 
 /** A usual tap water, by whose ions the natural-water factor is taken. */
 const NATURAL = { ...NO_IONS, calcium: 1, magnesium: 0.4, sodium: 0.5, bicarbonate: 2.4, chloride: 0.5, sulfate: 0.2 };

@@ -1,6 +1,13 @@
 import * as z from 'zod';
 import { calculation } from '../calculation/calculation';
-import { CARBONATE_SOURCES, carbonateAtDic, carbonateAtPco2, carbonateAtPh, freshWaterFields, outsideFreshWater } from './carbonate-system';
+import {
+  CARBONATE_SOURCES,
+  carbonateAtDic,
+  carbonateAtPco2,
+  carbonateAtPh,
+  freshWaterFields,
+  outsideFreshWater,
+} from '../chemistry/carbonate-system';
 
 export interface DoseResult {
   /** At once, before any gas is exchanged. */

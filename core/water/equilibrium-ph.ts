@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { calculation } from '../calculation/calculation';
-import { CARBONATE_SOURCES, carbonateAtPco2 } from './carbonate-system';
+import { CARBONATE_SOURCES, carbonateAtPco2 } from '../chemistry/carbonate-system';
 
 /**
  * pH of fresh water of a given alkalinity in balance with a CO2 pressure (open system, no humic acids).

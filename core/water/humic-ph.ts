@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { calculation } from '../calculation/calculation';
-import { CARBONATE_SOURCES, carbonateAtPco2, freshWaterFields, outsideFreshWater } from './carbonate-system';
+import { CARBONATE_SOURCES, carbonateAtPco2, freshWaterFields, outsideFreshWater } from '../chemistry/carbonate-system';
 
 /** pH of water with humic matter in balance with a CO2 pressure. Alkalinity is that of the minerals alone. */
 export function humicPhOf(

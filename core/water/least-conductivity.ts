@@ -1,8 +1,8 @@
 import * as z from 'zod';
 import { calculation } from '../calculation/calculation';
 import { MEQ_PER_DEGREE_ALKALINITY, MMOL_PER_DEGREE_HARDNESS } from '../quantity/unit';
-import { conductivityOf } from './conductivity';
-import { NO_IONS } from './ions';
+import { conductivityOf } from '../chemistry/conductivity';
+import { NO_IONS } from '../chemistry/ions';
 
 /**
  * The least that a water of some hardness and alkalinity can conduct, µS/cm at 25 degC: all hardness as one metal, its alkalinity as

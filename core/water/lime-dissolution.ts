@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { calculation } from '../calculation/calculation';
-import { CARBONATE_SOURCES, carbonateAtPco2, freshWaterFields, outsideFreshWater } from './carbonate-system';
-import { saturationIndices } from './saturation-index';
+import { CARBONATE_SOURCES, carbonateAtPco2, freshWaterFields, outsideFreshWater } from '../chemistry/carbonate-system';
+import { saturationIndices } from '../chemistry/saturation-index';
 
 export type LimeMineral = 'calcite' | 'aragonite';
 

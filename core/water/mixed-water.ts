@@ -1,7 +1,7 @@
 import { MEQ_PER_DEGREE_ALKALINITY, MMOL_PER_DEGREE_HARDNESS } from '../quantity/unit';
 import { seawaterDensity } from '../quantity/seawater';
 import { blendConservative } from './blend';
-import { ION_NAMES, type IonsMmolPerL } from './ions';
+import { ION_NAMES, type IonsMmolPerL } from '../chemistry/ions';
 import type { Salt } from './salts';
 import { SALT_G_PER_KG_AT_35 } from './sea-composition';
 import { conductivityAt25Of, mixTraces, saltGPerL, type SourceWater, type TracesMgPerL } from './source-water';

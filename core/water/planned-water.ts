@@ -1,7 +1,7 @@
 import type { Span } from '../quantity/range';
 import { MEQ_PER_DEGREE_ALKALINITY } from '../quantity/unit';
-import { carbonateAtPco2, outsideFreshWater } from './carbonate-system';
-import { METER_ABOVE_TOTAL_SCALE, seawaterPhOf } from './seawater-ph';
+import { carbonateAtPco2, outsideFreshWater } from '../chemistry/carbonate-system';
+import { METER_ABOVE_TOTAL_SCALE, seawaterPhOf } from '../chemistry/seawater-ph';
 
 /**
  * CO2 pressures a standing tank may hold, µatm: outdoor air; a lightly stocked tank in a room; a full tank with a still

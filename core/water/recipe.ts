@@ -5,7 +5,7 @@ import { contains, distanceOutside, type Span } from '../quantity/range';
 import { MEQ_PER_DEGREE_ALKALINITY, MMOL_PER_DEGREE_HARDNESS } from '../quantity/unit';
 import { compose } from './composition';
 import { conductivityAt25Of } from './source-water';
-import { ION_NAMES, NO_IONS, type IonsMmolPerL } from './ions';
+import { ION_NAMES, NO_IONS, type IonsMmolPerL } from '../chemistry/ions';
 import { addIons, blendIons, saltIons } from './mixed-water';
 import { SALTS, type Salt } from './salts';
 

@@ -3,7 +3,7 @@ import { seawaterDensity, specificGravity } from '../quantity/seawater';
 import { dechlorinate } from './dechlorination';
 import gsw from './fixtures/gsw.json';
 import { nitriteGuard } from './nitrite-chloride';
-import { oxygenSaturation, oxygenSaturationOf } from './oxygen-saturation';
+import { oxygenSaturation, oxygenSaturationOf } from '../chemistry/oxygen-saturation';
 import { practicalSalinity, practicalSalinityOf, practicalSalinityOfRatio } from './practical-salinity';
 import { GRAVITY_REFERENCES, salinityFromGravity } from './salinity-from-specific-gravity';
 import { seaSalt, seaSaltG } from './sea-salt';

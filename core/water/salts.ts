@@ -1,4 +1,4 @@
-import type { Ion } from './ions';
+import type { Ion } from '../chemistry/ions';
 import { SEA_SALT_MMOL_PER_G } from './sea-composition';
 
 /** A salt for building water up, with what a millimole of it brings and how much of it dissolves. */

@@ -1,5 +1,5 @@
 import { seawaterDensity } from '../quantity/seawater';
-import type { IonsMmolPerL } from './ions';
+import type { IonsMmolPerL } from '../chemistry/ions';
 
 /**
  * Reference composition at practical salinity 35, mol/kg: Millero, Feistel, Wright & McDougall 2008, Deep-Sea Res. I 55:50.

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { calculation } from '../calculation/calculation';
-import { alkalinityAtPh, CARBONATE_SOURCES, freshWaterFields, outsideFreshWater } from './carbonate-system';
+import { alkalinityAtPh, CARBONATE_SOURCES, freshWaterFields, outsideFreshWater } from '../chemistry/carbonate-system';
 
 export interface SoilExchange {
   /** Alkalinity taken out of each litre, meq; as much calcium and magnesium goes with it, as far as there is any. */

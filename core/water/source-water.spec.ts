@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import demo from '../../catalogue/demo/low-barn.json';
 import { MEQ_PER_DEGREE_ALKALINITY, MMOL_PER_DEGREE_HARDNESS } from '../quantity/unit';
-import { conductivityOf } from './conductivity';
-import { chargeBalance, chargesMeqPerL, ION_NAMES } from './ions';
+import { conductivityOf } from '../chemistry/conductivity';
+import { chargeBalance, chargesMeqPerL, ION_NAMES } from '../chemistry/ions';
 import { leastConductivityOf } from './least-conductivity';
 import { blendIons, mixWater } from './mixed-water';
 import { seaConductivityAt25 } from './practical-salinity';

@@ -2,9 +2,9 @@ import type { Analyte } from '../catalogue/water-source';
 import { ANALYTE_META } from '../catalogue/water-source';
 import { MEQ_PER_DEGREE_ALKALINITY } from '../quantity/unit';
 import { compose, type Composition } from './composition';
-import { conductivityOf } from './conductivity';
+import { conductivityOf } from '../chemistry/conductivity';
 import { ghFromIonsDh } from './hardness-from-ions';
-import { ION_NAMES, ionicStrength, type Ion, type IonsMmolPerL } from './ions';
+import { ION_NAMES, ionicStrength, type Ion, type IonsMmolPerL } from '../chemistry/ions';
 import { seaConductivityAt25 } from './practical-salinity';
 import { SALT_G_PER_KG_AT_35, seaIons } from './sea-composition';
 

@@ -2,9 +2,9 @@ import fc from 'fast-check';
 import { evaluate } from '../calculation/calculation';
 import { MEQ_PER_DEGREE_ALKALINITY } from '../quantity/unit';
 import { blend, blendConservative } from './blend';
-import { carbonateConstants, daviesActivity } from './carbonate-constants';
+import { carbonateConstants, daviesActivity } from '../chemistry/carbonate-constants';
 import { equilibriumPh, equilibriumPhOf } from './equilibrium-ph';
-import { ammoniumPkaFresh, freeAmmoniaFraction, freeAmmoniaFractionOf } from './free-ammonia-fraction';
+import { ammoniumPkaFresh, freeAmmoniaFraction, freeAmmoniaFractionOf } from '../chemistry/free-ammonia-fraction';
 import { ghFromIonsDh, khFromIonsDh } from './hardness-from-ions';
 import { settledPh } from './planned-water';
 

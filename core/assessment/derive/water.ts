@@ -1,18 +1,18 @@
 import type { Span } from '../../quantity/range';
 import { inOrder, type Design } from '../../design/design';
 import { MEQ_PER_DEGREE_ALKALINITY, MMOL_PER_DEGREE_HARDNESS } from '../../quantity/unit';
-import { carbonateAtPco2 } from '../../water/carbonate-system';
-import { conductivityOf } from '../../water/conductivity';
-import type { IonsMmolPerL } from '../../water/ions';
+import { carbonateAtPco2 } from '../../chemistry/carbonate-system';
+import { conductivityOf } from '../../chemistry/conductivity';
+import type { IonsMmolPerL } from '../../chemistry/ions';
 import { mixWater } from '../../water/mixed-water';
 import { FRESH_SALINITY_MAX, settledPh, TANK_CO2_UATM } from '../../water/planned-water';
 import { saltOf } from '../../water/salts';
-import { saturationIndices } from '../../water/saturation-index';
+import { saturationIndices } from '../../chemistry/saturation-index';
 import { limeEffect, organicCarbonOf, soilEffect, type Lying } from '../../water/settled-water';
 import { sourceWater } from '../../water/source-water';
 import { a440Of, hexOf, transmittedRgb } from '../../water/water-colour';
-import { carbonateConstants } from '../../water/carbonate-constants';
-import { MOLAR_MASS_CO2 } from '../../water/carbonate-system';
+import { carbonateConstants } from '../../chemistry/carbonate-constants';
+import { MOLAR_MASS_CO2 } from '../../chemistry/carbonate-system';
 import { ASSUMED_CHANGE, ASSUMED_TEMPERATURE_C } from './assumed';
 import { missing, type Definitions, type Derived, type NodeDefinition, type PouredSource, type World } from './node';
 

@@ -10,8 +10,8 @@ import {
   humicAnionsMeqPerL,
   usualIonicStrength,
 } from './carbonate-system';
-import { dose } from './dosing';
-import { humicPhOf } from './humic-ph';
+import { dose } from '../water/dosing';
+import { humicPhOf } from '../water/humic-ph';
 import { saturationIndices } from './saturation-index';
 
 const temperature = fc.double({ min: 0, max: 40, noNaN: true });

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { evaluate } from '../calculation/calculation';
 import { MEQ_PER_DEGREE_ALKALINITY, MMOL_PER_DEGREE_HARDNESS } from '../quantity/unit';
 import { conductivity, conductivityOf } from './conductivity';
-import { conductivityAt25, conductivityCompensation } from './conductivity-at-25';
+import { conductivityAt25, conductivityCompensation } from '../water/conductivity-at-25';
 import { chargeBalance, chargesMeqPerL, ION_NAMES, IONS, ionicStrength, NO_IONS, type IonsMmolPerL } from './ions';
 
 const water = (ions: Partial<IonsMmolPerL>): IonsMmolPerL => ({ ...NO_IONS, ...ions });

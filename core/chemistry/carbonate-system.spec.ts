@@ -2,14 +2,8 @@ import fc from 'fast-check';
 import { evaluate } from '../calculation/calculation';
 import { MEQ_PER_DEGREE_ALKALINITY } from '../quantity/unit';
 import { carbonateConstants, carbonateSolubility, daviesActivity } from './carbonate-constants';
-import {
-  carbonateAtDic,
-  carbonateAtPco2,
-  carbonateAtPh,
-  carbonateSystem,
-  humicAnionsMeqPerL,
-  usualIonicStrength,
-} from './carbonate-system';
+import { carbonateAtDic, carbonateAtPco2, carbonateAtPh, carbonateSystem } from './carbonate-system';
+import { humicAnionsMeqPerL, usualIonicStrength } from './acid-base';
 import { dose } from '../water/dosing';
 import { humicPhOf } from '../water/humic-ph';
 import { saturationIndices } from './saturation-index';

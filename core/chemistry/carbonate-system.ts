@@ -1,12 +1,9 @@
 import * as z from 'zod';
 import { calculation } from '../calculation/calculation';
-import { carbonateConstants, daviesActivity } from './carbonate-constants';
+import { closedPh, co2Of, freshAcidBase, openPh, otherAlkalinity, usualIonicStrength, type AcidBase } from './acid-base';
 
 /** Molar mass of CO2, g/mol. */
 export const MOLAR_MASS_CO2 = 44.009;
-/** Carbon of humic matter that carries acid groups: 10 µeq per mg C (Oliver, Thurman & Malcolm 1983). */
-const ACID_MEQ_PER_MG_C = 0.01;
-
 /** Carbonate species of one water. */
 export interface CarbonateState {
   /** Activity scale. */
@@ -19,20 +16,6 @@ export interface CarbonateState {
   carbonateMmolPerL: number;
 }
 
-/** Ionic strength where no analysis is given: that of a usual water of this alkalinity, mol/L. */
-export function usualIonicStrength(alkalinityMeqPerL: number): number {
-  return (1.5 * Math.max(0, alkalinityMeqPerL)) / 1000 + 0.001;
-}
-
-/**
- * Anions of humic acids at a pH, meq/L.
- * Oliver, Thurman & Malcolm 1983, Geochim. Cosmochim. Acta 47:2031: pKo = 0.96 + 0.90 pH − 0.039 pH². Roughly pH 3-8.
- */
-export function humicAnionsMeqPerL(docMgPerL: number, ph: number): number {
-  const pko = 0.96 + 0.9 * ph - 0.039 * ph ** 2;
-  return (docMgPerL * ACID_MEQ_PER_MG_C) / (1 + 10 ** (pko - ph));
-}
-
 interface Water {
   temperatureC: number;
   /** Total alkalinity; with humic matter the acid-neutralising capacity without it. */
@@ -42,25 +25,10 @@ interface Water {
   docMgPerL?: number | undefined;
 }
 
-/** Mixed constants at this ionic strength: activity of H+, concentrations of the rest. */
-function mixedConstants({ temperatureC, alkalinityMeqPerL, ionicStrengthMolPerL = usualIonicStrength(alkalinityMeqPerL) }: Water) {
-  const k = carbonateConstants(temperatureC);
-  const gamma1 = daviesActivity(1, ionicStrengthMolPerL, temperatureC);
-  const gamma2 = daviesActivity(2, ionicStrengthMolPerL, temperatureC);
-  return {
-    k1: 10 ** k.logK1 / gamma1,
-    k2: (10 ** k.logK2 * gamma1) / gamma2,
-    kw: 10 ** k.logKw / gamma1,
-    kh: 10 ** k.logKh,
-    gamma1,
-  };
-}
-type Constants = ReturnType<typeof mixedConstants>;
+const constantsOf = ({ temperatureC, alkalinityMeqPerL, ionicStrengthMolPerL = usualIonicStrength(alkalinityMeqPerL) }: Water): AcidBase =>
+  freshAcidBase(temperatureC, ionicStrengthMolPerL);
 
-/** Alkalinity that is neither carbonate nor humic: OH- − H+, mol/L. */
-const waterAlkalinity = ({ kw, gamma1 }: Constants, h: number): number => kw / h - h / gamma1;
-
-function state({ k1, k2, kh }: Constants, ph: number, co2: number): CarbonateState {
+function state({ k1, k2, kh }: AcidBase, ph: number, co2: number): CarbonateState {
   const h = 10 ** -ph;
   const bicarbonate = (k1 * co2) / h;
   const carbonate = (k2 * bicarbonate) / h;
@@ -74,43 +42,18 @@ function state({ k1, k2, kh }: Constants, ph: number, co2: number): CarbonateSta
   };
 }
 
-/** The pH at which a balance that rises with pH reaches a target; bisection over pH 1 to 13. */
-function solvePh(balance: (ph: number) => number, target: number): number {
-  let [low, high] = [1, 13];
-  for (let i = 0; i < 48; i++) {
-    const ph = (low + high) / 2;
-    if (balance(ph) < target) low = ph;
-    else high = ph;
-  }
-  return (low + high) / 2;
-}
-
-const humic = ({ docMgPerL }: Water, ph: number): number => (docMgPerL ? humicAnionsMeqPerL(docMgPerL, ph) / 1000 : 0);
-
 /** Open system: in balance with a CO2 pressure, µatm. */
 export function carbonateAtPco2(water: Water, pco2Uatm: number): CarbonateState {
-  const k = mixedConstants(water);
+  const k = constantsOf(water);
   const co2 = k.kh * pco2Uatm * 1e-6;
-  const balance = (ph: number) => {
-    const h = 10 ** -ph;
-    return ((k.k1 * co2) / h) * (1 + (2 * k.k2) / h) + waterAlkalinity(k, h) + humic(water, ph);
-  };
-  return state(k, solvePh(balance, water.alkalinityMeqPerL / 1000), co2);
+  return state(k, openPh(k, water.alkalinityMeqPerL / 1000, co2, water.docMgPerL ?? 0), co2);
 }
 
 /** Closed system: a given amount of inorganic carbon, mmol/L. */
 export function carbonateAtDic(water: Water, dicMmolPerL: number): CarbonateState {
-  const k = mixedConstants(water);
-  const co2At = (ph: number) => {
-    const h = 10 ** -ph;
-    return dicMmolPerL / 1000 / (1 + k.k1 / h + (k.k1 * k.k2) / h ** 2);
-  };
-  const balance = (ph: number) => {
-    const h = 10 ** -ph;
-    return ((k.k1 * co2At(ph)) / h) * (1 + (2 * k.k2) / h) + waterAlkalinity(k, h) + humic(water, ph);
-  };
-  const ph = solvePh(balance, water.alkalinityMeqPerL / 1000);
-  return state(k, ph, co2At(ph));
+  const k = constantsOf(water);
+  const ph = closedPh(k, water.alkalinityMeqPerL / 1000, dicMmolPerL / 1000, water.docMgPerL ?? 0);
+  return state(k, ph, co2Of(k, dicMmolPerL / 1000, ph));
 }
 
 /**
@@ -119,9 +62,9 @@ export function carbonateAtDic(water: Water, dicMmolPerL: number): CarbonateStat
  * @returns null when the two contradict each other: no carbonate is left for the alkalinity
  */
 export function carbonateAtPh(water: Water, ph: number): CarbonateState | null {
-  const k = mixedConstants(water);
+  const k = constantsOf(water);
   const h = 10 ** -ph;
-  const carbonateAlkalinity = water.alkalinityMeqPerL / 1000 - waterAlkalinity(k, h) - humic(water, ph);
+  const carbonateAlkalinity = water.alkalinityMeqPerL / 1000 - otherAlkalinity(k, ph, water.docMgPerL ?? 0);
   if (carbonateAlkalinity <= 0) return null;
   const bicarbonate = carbonateAlkalinity / (1 + (2 * k.k2) / h);
   return state(k, ph, (bicarbonate * h) / k.k1);
@@ -129,10 +72,10 @@ export function carbonateAtPh(water: Water, ph: number): CarbonateState | null {
 
 /** The alkalinity, meq/L, at which water in balance with a CO2 pressure has this pH. Ionic strength of a thin water, 0.001 mol/L. */
 export function alkalinityAtPh(temperatureC: number, ph: number, pco2Uatm: number): number {
-  const k = mixedConstants({ temperatureC, alkalinityMeqPerL: 0 });
+  const k = constantsOf({ temperatureC, alkalinityMeqPerL: 0 });
   const h = 10 ** -ph;
   const bicarbonate = (k.k1 * k.kh * pco2Uatm * 1e-6) / h;
-  return (bicarbonate * (1 + (2 * k.k2) / h) + waterAlkalinity(k, h)) * 1000;
+  return (bicarbonate * (1 + (2 * k.k2) / h) + otherAlkalinity(k, ph, 0)) * 1000;
 }
 
 /** Why the fresh-water constants do not hold here; null when they do. */

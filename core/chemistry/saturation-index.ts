@@ -1,7 +1,8 @@
 import * as z from 'zod';
 import { calculation } from '../calculation/calculation';
 import { carbonateSolubility, daviesActivity } from './carbonate-constants';
-import { CARBONATE_SOURCES, carbonateAtPh, freshWaterFields, outsideFreshWater, usualIonicStrength } from './carbonate-system';
+import { usualIonicStrength } from './acid-base';
+import { CARBONATE_SOURCES, carbonateAtPh, freshWaterFields, outsideFreshWater } from './carbonate-system';
 
 /**
  * Saturation index of calcite and aragonite: log10 of ion activity product over solubility. Above 0 lime settles out, below 0 it dissolves.

@@ -55,70 +55,68 @@ export function humicAnionsMeqPerL(docMgPerL: number, ph: number): number {
 
 const LN10 = Math.LN10;
 
-/** Alkalinity that is neither carbonate nor humic, mol/L, and its slope by pH: OH- − H+ and borate. */
-function bareAlkalinity({ kw, gammaH, kb, boronMolPerL }: AcidBase, h: number): [number, number] {
-  const borate = kb > 0 ? (boronMolPerL * kb) / (kb + h) : 0;
-  return [kw / h - h / gammaH + borate, LN10 * (kw / h + h / gammaH + (kb > 0 ? (borate * h) / (kb + h) : 0))];
-}
+/** pKo of humic matter less the pH; how the share that is dissociated goes by it. */
+const humicStep = (ph: number): number => Math.exp(LN10 * (0.96 - 0.1 * ph - 0.039 * ph * ph));
 
-function humicAlkalinity(docMgPerL: number, ph: number): [number, number] {
-  if (docMgPerL <= 0) return [0, 0];
-  const x = Math.exp(LN10 * (0.96 + 0.9 * ph - 0.039 * ph * ph - ph));
-  const all = (docMgPerL * ACID_MEQ_PER_MG_C) / 1000;
-  return [all / (1 + x), (all * LN10 * x * (0.1 + 0.078 * ph)) / (1 + x) ** 2];
-}
-
-/** Alkalinity of the other acids and bases than carbonate, mol/L. */
+/** Alkalinity of the other acids and bases than carbonate, mol/L: OH- − H+, borate, humic anions. */
 export function otherAlkalinity(k: AcidBase, ph: number, docMgPerL: number): number {
-  return bareAlkalinity(k, 10 ** -ph)[0] + humicAlkalinity(docMgPerL, ph)[0];
+  const h = Math.exp(-LN10 * ph);
+  const borate = k.kb > 0 ? (k.boronMolPerL * k.kb) / (k.kb + h) : 0;
+  return k.kw / h - h / k.gammaH + borate + (docMgPerL * ACID_MEQ_PER_MG_C) / 1000 / (1 + humicStep(ph));
 }
 
-/** Newton on a balance that rises with pH, kept between the ends that are known. */
-function solvePh(balance: (ph: number, h: number) => [value: number, slope: number], target: number, guess: number): number {
+/**
+ * pH at which the alkalinity is met: Newton on a balance that rises with pH, kept between the ends that are known. Runs at every look
+ * at a tank, so nothing is allocated. Moles per litre; `carbon` is all inorganic carbon where it is closed, CO2 alone where it is open.
+ */
+function solvePh(k: AcidBase, alkalinity: number, carbon: number, closed: boolean, docMgPerL: number, guess: number): number {
+  const { k1, k2, kw, gammaH, kb, boronMolPerL } = k;
+  const humicMol = (docMgPerL * ACID_MEQ_PER_MG_C) / 1000;
   let [low, high] = [0, 14];
   let ph = guess;
   for (let i = 0; i < 80; i++) {
-    const [value, slope] = balance(ph, Math.exp(-LN10 * ph));
-    if (value < target) low = ph;
+    const h = Math.exp(-LN10 * ph);
+    let value = kw / h - h / gammaH;
+    let slope = LN10 * (kw / h + h / gammaH);
+    if (closed) {
+      const d = h * h + k1 * h + k1 * k2;
+      const share = (k1 * h + 2 * k1 * k2) / d;
+      value += carbon * share;
+      slope += (carbon * LN10 * h * (share * (2 * h + k1) - k1)) / d;
+    } else {
+      const bicarbonate = (k1 * carbon) / h;
+      value += bicarbonate * (1 + (2 * k2) / h);
+      slope += LN10 * bicarbonate * (1 + (4 * k2) / h);
+    }
+    if (kb > 0) {
+      const borate = (boronMolPerL * kb) / (kb + h);
+      value += borate;
+      slope += (LN10 * borate * h) / (kb + h);
+    }
+    if (humicMol > 0) {
+      const x = humicStep(ph);
+      value += humicMol / (1 + x);
+      slope += (humicMol * LN10 * x * (0.1 + 0.078 * ph)) / (1 + x) ** 2;
+    }
+    if (value < alkalinity) low = ph;
     else high = ph;
-    let next = ph + (target - value) / slope;
+    let next = ph + (alkalinity - value) / slope;
     if (!(next > low && next < high)) next = (low + high) / 2;
-    if (Math.abs(next - ph) < 1e-11) return next;
+    // Newton doubles its figures: what is left is below 1e-14
+    if (Math.abs(next - ph) < 1e-8) return next;
     ph = next;
   }
   return ph;
 }
 
-/** pH at a given amount of inorganic carbon. Moles per litre; a guess near the answer makes it quick. */
+/** pH at a given amount of inorganic carbon, mol/L; a guess near the answer makes it quick. */
 export function closedPh(k: AcidBase, alkalinity: number, dic: number, docMgPerL: number, guess = 7): number {
-  const { k1, k2 } = k;
-  return solvePh(
-    (ph, h) => {
-      const d = h * h + k1 * h + k1 * k2;
-      const share = (k1 * h + 2 * k1 * k2) / d;
-      const slope = LN10 * h * ((share * (2 * h + k1) - k1) / d);
-      const [bare, bareSlope] = bareAlkalinity(k, h);
-      const [humic, humicSlope] = humicAlkalinity(docMgPerL, ph);
-      return [dic * share + bare + humic, dic * slope + bareSlope + humicSlope];
-    },
-    alkalinity,
-    guess,
-  );
+  return solvePh(k, alkalinity, dic, true, docMgPerL, guess);
 }
 
-/** pH at a given concentration of CO2. Moles per litre. */
+/** pH at a given concentration of CO2, mol/L. */
 export function openPh(k: AcidBase, alkalinity: number, co2: number, docMgPerL: number, guess = 7): number {
-  const { k1, k2 } = k;
-  return solvePh(
-    (ph, h) => {
-      const bicarbonate = (k1 * co2) / h;
-      const [bare, bareSlope] = bareAlkalinity(k, h);
-      const [humic, humicSlope] = humicAlkalinity(docMgPerL, ph);
-      return [bicarbonate * (1 + (2 * k2) / h) + bare + humic, LN10 * bicarbonate * (1 + (4 * k2) / h) + bareSlope + humicSlope];
-    },
-    alkalinity,
-    guess,
-  );
+  return solvePh(k, alkalinity, co2, false, docMgPerL, guess);
 }
 
 /** CO2 of an amount of inorganic carbon at a pH, in its unit. */

@@ -1,0 +1,27 @@
+import { N_MASS, STATE } from '../state';
+import type { Term } from '../term';
+
+/** Share of nitrogen in protein, by mass. */
+const NITROGEN_OF_PROTEIN = 0.16;
+
+/** Feed to ammonia and phosphate; spread over the day. Ammonia that animals give off takes up a proton: alkalinity rises with it. */
+export const feeding: Term = {
+  id: 'feeding',
+  title: 'Feed to ammonia and phosphate',
+  formula: 'TAN = feed · protein · 0.16 · share given off; Alk + 1 meq per mmol N',
+  source: [
+    { citation: 'Timmons & Ebeling, Recirculating Aquaculture: 0.092 g TAN-N per g of protein fed', basis: 'published' },
+    { citation: 'Phosphorus of feed that comes into solution: about half of 1.1 %', basis: 'recalled' },
+  ],
+  uncertainty: 'a quarter either way; what is left uneaten all counts',
+  make: ({ feed }) => {
+    if (feed.gPerDay <= 0) return null;
+    const nitrogen = feed.gPerDay * 1000 * feed.protein * NITROGEN_OF_PROTEIN * feed.toAmmonia;
+    const phosphate = feed.gPerDay * feed.phosphateMgPPerG;
+    return (_, rates) => {
+      rates[STATE.ammonia]! += nitrogen;
+      rates[STATE.alkalinity]! += nitrogen / N_MASS;
+      rates[STATE.phosphate]! += phosphate;
+    };
+  },
+};

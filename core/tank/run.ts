@@ -17,7 +17,7 @@ const LEAST_PER_L = 0.01;
 
 /** How closely a run is followed: a share of each amount. */
 export const FINE = 1e-6;
-export const QUICK = 2e-2;
+export const QUICK = 3e-3;
 const MOST_STEPS = 200000;
 
 export function toleranceOf(scenario: TankScenario, relative: number): Tolerance {

@@ -5,7 +5,7 @@ import type { DeriveCache } from '../core/assessment/derive';
 import { helpFor } from '../core/assessment/remedies/offer';
 import { indexCatalogue } from '../core/catalogue/catalogue';
 import { Room } from '../core/design/room';
-import { carbonateAtPco2 } from '../core/water/carbonate-system';
+import { carbonateAtPco2 } from '../core/chemistry/carbonate-system';
 import { compose } from '../core/water/composition';
 import { recipes } from '../core/water/recipe';
 import { SALTS } from '../core/water/salts';

@@ -6,7 +6,7 @@ import { inOrder } from '../../core/design/design';
 import { sourceLabel } from '../../core/design/room';
 import { formatNumber, formatQuantity, inChosenUnit, unitOf } from '../../core/quantity/format';
 import type { Span } from '../../core/quantity/range';
-import { MEQ_PER_DEGREE_ALKALINITY, MMOL_PER_DEGREE_HARDNESS } from '../../core/quantity/unit';
+import type { Move } from '../../core/tank/at-rest';
 import { setReading, type Reading } from '../room/source-edits';
 import { Why } from '../shell/why';
 import { PreferencesStore } from '../store/preferences';
@@ -19,6 +19,26 @@ import { perMg, pourToReach, setSalt, type Settable } from './blend-edits';
 const SHOWN: readonly Parameter[] = ['ghDh', 'khDh', 'ph', 'ec25UsPerCm', 'salinity'];
 /** A step of the arrow keys, canonical; with Shift ten of them. */
 const KEY_STEP: Readonly<Record<Parameter, number>> = { temperatureC: 0.1, ghDh: 0.1, khDh: 0.1, ph: 0.1, ec25UsPerCm: 5, salinity: 0.1 };
+
+/** Processes by the name they go by on an axis. */
+const MOVERS: Readonly<Record<string, string>> = {
+  soil: 'soil',
+  lime: 'lime',
+  plants: 'plants',
+  feeding: 'filter',
+  nitrification: 'filter',
+  heat: 'evaporation',
+};
+
+/** What moves the water in the tank, in degrees; feed and the filter that turns it over are one. */
+function movesOf(moves: readonly Move[], parameter: 'ghDh' | 'khDh'): { name: string; by: number }[] {
+  const sums = new Map<string, number>();
+  for (const move of moves) {
+    const name = MOVERS[move.id];
+    if (name) sums.set(name, (sums.get(name) ?? 0) + move[parameter]);
+  }
+  return [...sums].map(([name, by]) => ({ name, by }));
+}
 
 type Grip = { kind: 'source' | 'salt'; id: string } | { kind: 'blend'; id: '' };
 interface Drag extends Readonly<{ grip: Grip; parameter: Parameter; domain: Span }> {
@@ -106,22 +126,13 @@ export class WaterAxes {
       from += by;
     }
     if (parameter === 'ghDh' || parameter === 'khDh') {
-      const soil = derived['water.soil'].value;
-      const lime = derived['water.lime'].value;
-      const hard = parameter === 'ghDh';
-      const taken = soil
-        ? hard
-          ? soil.hardnessTakenMmolPerL / MMOL_PER_DEGREE_HARDNESS
-          : soil.takenMeqPerL / MEQ_PER_DEGREE_ALKALINITY
-        : 0;
-      const given = lime
-        ? hard
-          ? lime.dissolvedMmolPerL / MMOL_PER_DEGREE_HARDNESS
-          : (2 * lime.dissolvedMmolPerL) / MEQ_PER_DEGREE_ALKALINITY
-        : 0;
-      if (taken > 0.02) steps.push({ id: 'soil', name: 'soil', from: end, to: Math.max(0, end - taken), movable: false });
-      if (given > 0.02)
-        steps.push({ id: 'lime', name: 'lime', from: Math.max(0, end - taken), to: Math.max(0, end - taken) + given, movable: false });
+      let at = end;
+      for (const { name, by } of movesOf(derived['tank.settled'].value?.moves ?? [], parameter)) {
+        if (Math.abs(by) < 0.05) continue;
+        const to = Math.max(0, at + by);
+        steps.push({ id: name, name, from: at, to, movable: false });
+        at = to;
+      }
     }
     return steps;
   }

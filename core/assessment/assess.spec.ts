@@ -1,6 +1,6 @@
 import { catalogue, box, find, judge, lowBarn, peatPocket, severityOf, tank, weedyThicket } from '../testing/tanks';
 import { largeTank } from '../testing/large-tank';
-import { emptyDesign } from '../design/design';
+import { type Design, emptyDesign } from '../design/design';
 import { emptyRoom, Room } from '../design/room';
 import { METRIC, US } from '../quantity/format';
 import type { Animal } from '../catalogue/organism';
@@ -39,7 +39,8 @@ describe('the graph of derived values', () => {
       stock: { ...weedyThicket.stock, more: { order: 2, organismId: 'neocaridina-davidi', count: 20, phase: 'keep' as const } },
     };
     const after = derive({ design, room: lowBarn, catalogue }, cache);
-    expect(after['planned.ghDh']).toBe(before['planned.ghDh']);
+    expect(after['water.mixed']).toBe(before['water.mixed']);
+    expect(after['planned.khDh']).not.toBe(before['planned.khDh']);
     expect(after['heat.year']).toBe(before['heat.year']);
     expect(after['window.ghDh']).not.toBe(before['window.ghDh']);
     expect(after).toEqual(derive({ design, room: lowBarn, catalogue }));
@@ -63,15 +64,18 @@ describe('the graph of derived values', () => {
 
   it('reckons the pH of sea water by constants of its own, and says outside validity where none hold', () => {
     const room = { ...lowBarn, sources: { sea: { ...catalogue.waters.get('sea-water')!, order: 1, name: 'Sea' } } };
-    const derived = derive({
-      design: tank([['pterapogon-kauderni', 2]], { shares: { sea: 1 } }),
-      room: room as unknown as Room,
-      catalogue,
-    });
-    expect(derived['planned.ph'].calculationId).toBe('water.seawater-ph');
+    const design = tank([['pterapogon-kauderni', 2]], { shares: { sea: 1 } });
+    const of = (care: Partial<Design['care']>, stock = design.stock) =>
+      derive({ design: { ...design, stock, care: { ...design.care, ...care } }, room: room as unknown as Room, catalogue });
+    expect(of({}, {})['planned.ph'].calculationId).toBe('water.seawater-ph');
+    expect(of({}, {})['planned.ph'].value).toBeGreaterThan(7.5);
+    const derived = of({ surface: 'air-stone', change: { fraction: 0.3, everyDays: 7 } });
+    expect(derived['planned.ph'].calculationId).toBe('tank.settled-water');
     expect(derived['planned.ph'].value).toBeGreaterThan(7.5);
+    // two grown fish under a lid, on still water
+    expect(of({ surface: 'still' })['planned.ph'].value!).toBeLessThan(derived['planned.ph'].value! - 0.3);
     expect(derived['water.saturation'].gap).toBe('outside-validity');
-    expect(derived['planned.salinity'].value).toBe(35);
+    expect(derived['planned.salinity'].value).toBeCloseTo(35, 1);
   });
 });
 

@@ -1,6 +1,7 @@
 import { BadInput, evaluateUnknown } from '../calculation/calculation';
 import { createRegistry } from '../calculation/registry';
 import { HEAT_BODY } from '../testing/tanks';
+import { SMALL_TANK } from '../testing/scenarios';
 import { calculations } from './calculations';
 
 describe('the registry', () => {
@@ -59,28 +60,8 @@ describe('the registry', () => {
       'water.brackish-steps': { litres: 10, fromSalinity: 12, toSalinity: 20, maxStep: 2, replacementSalinity: 35 },
       'water.evaporation-drift': { value: 35, litres: 100, lostL: 2, toppedL: 0, topUpValue: 0 },
       'water.least-conductivity': { ghDh: 6, khDh: 1 },
-      'water.lime-dissolution': {
-        temperatureC: 25,
-        alkalinityMeqPerL: 0.5,
-        calciumMmolPerL: 0.4,
-        pco2Uatm: 1200,
-        mineral: 'calcite',
-        ratePerDay: 0.05,
-        changeFraction: 0.15,
-        changeDays: 7,
-      },
-      'water.organic-carbon': { grams: 20, litres: 20, carbonMgPerG: 40, lastsWeeks: 3, changeFraction: 0.15, changeDays: 7 },
       'water.seawater-ph': { alkalinityMmolPerKg: 2.3, pco2Uatm: 420, salinity: 35, temperatureC: 25 },
-      'water.soil-exchange': {
-        temperatureC: 24,
-        alkalinityMeqPerL: 1,
-        hardnessMmolPerL: 0.8,
-        pco2Uatm: 1200,
-        setPh: 6,
-        capacityMeq: 400,
-        litres: 40,
-        newLitresPerWeek: 6,
-      },
+      'tank.settled-water': { scenario: SMALL_TANK },
       'water.colour': { organicCarbonMgPerL: 10, pathMm: 300 },
       'water.free-ammonia-fraction': { temperatureC: 25, ph: 8, salinity: 0 },
     };

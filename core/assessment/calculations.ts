@@ -12,12 +12,10 @@ import { glassThickness } from '../vessel/glass-thickness';
 import { jarVolume } from '../vessel/jar-volume';
 import { systemVolume } from '../vessel/system-volume';
 import { waterVolume } from '../vessel/water-volume';
+import { settledWater } from '../tank/settled-water';
 import { blend } from '../water/blend';
 import { waterColour } from '../water/water-colour';
-import { soilExchange } from '../water/soil-exchange';
 import { seawaterPh } from '../chemistry/seawater-ph';
-import { organicCarbon } from '../water/organic-carbon';
-import { limeDissolution } from '../water/lime-dissolution';
 import { leastConductivity } from '../water/least-conductivity';
 import { evaporationDrift } from '../water/evaporation-drift';
 import { brackishStepsCalculation } from '../water/brackish-steps';
@@ -55,6 +53,7 @@ export const calculations = createRegistry([
   listed(heatLossCalculation),
   listed(settlingTemperature),
   listed(hoursToEdgeCalculation),
+  listed(settledWater),
   listed(blend),
   listed(ghFromIons),
   listed(khFromIons),
@@ -78,9 +77,6 @@ export const calculations = createRegistry([
   listed(brackishStepsCalculation),
   listed(evaporationDrift),
   listed(leastConductivity),
-  listed(limeDissolution),
-  listed(organicCarbon),
   listed(seawaterPh),
-  listed(soilExchange),
   listed(waterColour),
 ]);

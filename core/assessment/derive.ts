@@ -6,8 +6,9 @@ import type { Window } from '../window/window';
 import { failureNodes, heatNodes } from './derive/heat';
 import type { Definitions, Derived, Member, NodeDefinition, NodeId, World } from './derive/node';
 import { stockNodes, windowNodes } from './derive/stock';
+import { tankNodes } from './derive/tank';
 import { vesselNodes } from './derive/vessel';
-import { waterNodes } from './derive/water';
+import { settledNodes, waterNodes } from './derive/water';
 
 export type { Derived, Member, NodeId, Nodes, PouredSource, World } from './derive/node';
 
@@ -17,6 +18,8 @@ export const DEFINITIONS: Definitions = {
   ...vesselNodes,
   ...heatNodes,
   ...waterNodes,
+  ...tankNodes,
+  ...settledNodes,
   ...windowNodes,
   ...failureNodes,
 };

@@ -1,10 +1,17 @@
 import type { Parameter } from '../catalogue/parameter';
 import { inOrder } from '../design/design';
 import type { Span } from '../quantity/range';
-import { MEQ_PER_DEGREE_ALKALINITY } from '../quantity/unit';
+import type { IonsMmolPerL } from '../chemistry/ions';
+import { MEQ_PER_DEGREE_ALKALINITY, MMOL_PER_DEGREE_HARDNESS } from '../quantity/unit';
+import { corner } from '../tank/doubt';
+import { settle } from '../tank/settle';
+import type { MixedWater } from '../water/mixed-water';
+import { tankWater } from './derive/scenario';
+import { meterOffset } from '../tank/at-rest';
 import { alkalinityAtPh } from '../chemistry/carbonate-system';
 import { leastConductivityOf } from '../water/least-conductivity';
-import { FRESH_SALINITY_MAX, settledPh } from '../water/planned-water';
+import { FRESH_SALINITY_MAX } from '../tank/scenario';
+import { settledPh } from '../water/planned-water';
 import {
   batch,
   mixed,
@@ -17,7 +24,7 @@ import {
 } from '../water/recipe';
 import { SALTS, SEA_SALT, SEA_SALT_MOISTURE, type Salt } from '../water/salts';
 import { seaSaltG } from '../water/sea-salt';
-import type { SourceWater } from '../water/source-water';
+import { TRACES, type SourceWater } from '../water/source-water';
 import { plannedNode, windowNodeOf, type Derived } from './derive';
 import type { Assessment } from './assess';
 import { oncePer } from './remedies/remedy';
@@ -93,7 +100,7 @@ export const recipePlan = oncePer(({ world, derived }: Assessment): RecipePlan |
     recipe,
     batch: batch(recipe, sources, SALTS, kit.vesselL, kit.scaleG),
     wants: recipe.saltsMgPerL.map(({ saltId }) => saltId).filter((id) => !onHand.has(id)),
-    ph: phOf(recipe.reaches.khDh, 0, derived),
+    ph: phOf(asMixed(recipe.ions, recipe.reaches.khDh, 0), derived),
   }));
   return {
     water: 'fresh',
@@ -108,12 +115,34 @@ export const recipePlan = oncePer(({ world, derived }: Assessment): RecipePlan |
   };
 });
 
-function phOf(khDh: number, salinity: number, derived: Derived): RecipeWay['ph'] {
+const NO_TRACES = Object.fromEntries(TRACES.map((trace) => [trace, null])) as MixedWater['traces'];
+
+/** A recipe's water as if it were in the mixing vessel. */
+const asMixed = (ions: IonsMmolPerL, khDh: number, salinity: number): MixedWater => ({
+  ghDh: (ions.calcium + ions.magnesium) / MMOL_PER_DEGREE_HARDNESS,
+  khDh,
+  ec25UsPerCm: null,
+  salinity,
+  ions,
+  traces: NO_TRACES,
+  assumptions: [],
+});
+
+/** The pH that the tank makes of such a water; where it is not known what lives in it, that of the water by itself. */
+function phOf(water: MixedWater, derived: Derived): RecipeWay['ph'] {
   const gas = derived['water.gas'];
   if (gas.value === null || derived['water.soil'].value) return null;
+  const scenario = derived['tank.ahead'].value?.scenario;
+  if (scenario && gas.calculationId !== null) {
+    const start = tankWater(water);
+    const poured = { ...scenario, start, replacement: start, salinity: water.salinity ?? 0 };
+    const at = (one: typeof poured) => settle(one).now.ph + meterOffset(one);
+    const [acid, mild] = [at(corner(poured, 1)), at(corner(poured, -1))];
+    return { ph: at(poured), band: [Math.min(acid, mild), Math.max(acid, mild)] };
+  }
   return settledPh({
-    khDh,
-    salinity,
+    khDh: water.khDh ?? 0,
+    salinity: water.salinity ?? 0,
     temperatureC: plannedNode(derived, 'temperatureC').value ?? 24,
     pco2Uatm: gas.value,
     pco2Band: gas.interval ?? [gas.value, gas.value],
@@ -226,7 +255,7 @@ function saltPlan(
       recipe: { ...recipe, ions: made.ions, reaches: made.reaches },
       batch: made,
       wants,
-      ph: phOf(made.reaches.khDh, target, derived),
+      ph: phOf(asMixed(made.ions, made.reaches.khDh, target), derived),
     };
   };
   if (target >= thin.salinity) {

@@ -3,6 +3,8 @@ import type { Operation } from 'rfc6902';
 import fixture from './fixtures/design-v1.json';
 import fixture2 from './fixtures/design-v2.json';
 import fixture3 from './fixtures/design-v3.json';
+import fixture4 from './fixtures/design-v4.json';
+import { emptyCare } from '../care/model';
 import { catalogueData } from '../../catalogue';
 import { peatPocket, weedyThicket, lowBarn } from '../testing/tanks';
 import { Design, DESIGN_SCHEMA, emptyDesign, inOrder, nextOrder } from './design';
@@ -18,7 +20,7 @@ describe('a design document', () => {
   it('of version 1 is still read: the frozen fixture', () => {
     const read = readDesignFile(JSON.stringify(fixture));
     expect(read.ok ? read.document.design.name : read.refusals).toEqual('Frozen peat pocket');
-    expect(DESIGN_SCHEMA).toBe(3);
+    expect(DESIGN_SCHEMA).toBe(4);
   });
 
   it('of version 2 is read, and what it did not say of the water is nothing', () => {
@@ -26,17 +28,39 @@ describe('a design document', () => {
     const { water, ...rest } = fixture2.design;
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...rest,
-      schema: 3,
+      schema: 4,
+      care: emptyCare(),
       water: { ...emptyWaterPlan(), parts: water.parts },
     });
     if (!read.ok) return;
     for (const source of Object.values(read.document.room.sources)) expect([source.analysisMgPerL, source.report]).toEqual([{}, null]);
   });
 
-  it('of version 3 is read as it stands', () => {
+  it('of version 3 is read, and nothing of its care is taken as said', () => {
     const read = readDesignFile(JSON.stringify(fixture3));
-    expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual(fixture3.design);
+    expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({ ...fixture3.design, schema: 4, care: emptyCare() });
     expect(read.ok ? (read.document.room.sources as unknown) : null).toEqual(fixture3.room.sources);
+  });
+
+  it('of version 4 is read as it stands', () => {
+    const read = readDesignFile(JSON.stringify(fixture4));
+    expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual(fixture4.design);
+  });
+
+  it('takes no care that cannot be given', () => {
+    for (const [path, value] of [
+      ['/care/change', { fraction: 1.2, everyDays: 7 }],
+      ['/care/change', { fraction: 0, everyDays: 7 }],
+      ['/care/change', { fraction: 0.2, everyDays: 0 }],
+      ['/care/lampHours', 25],
+      ['/care/feed/gPerDay', -1],
+      ['/care/media/carbonG', -3],
+      ['/care/steps', { a: { ...fixture4.design.care.steps.s1, day: '2026-02-30' } }],
+      ['/care/steps', { a: { ...fixture4.design.care.steps.s1, day: 'tomorrow' } }],
+    ] as const)
+      expect(apply([{ op: 'replace', path, value }]).ok)
+        .withContext(JSON.stringify(value))
+        .toBeFalse();
   });
 
   it('takes no salt and no conditioner that nobody knows', () => {

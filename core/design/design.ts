@@ -1,10 +1,11 @@
 import * as z from 'zod';
+import { CarePlan, emptyCare } from '../care/model';
 import { Device } from '../equipment/model';
 import { StockEntry } from '../stocking/model';
 import { Vessel } from '../vessel/model';
 import { emptyWaterPlan, WaterPlan } from '../water/model';
 
-export const DESIGN_SCHEMA = 3;
+export const DESIGN_SCHEMA = 4;
 
 const Key = z.string().min(1).max(80);
 const Vec3 = z.tuple([z.number().finite(), z.number().finite(), z.number().finite()]);
@@ -47,6 +48,7 @@ export const Design = z
     equipment: z.record(Key, Device),
     scene: z.record(Key, SceneItem),
     stock: z.record(Key, StockEntry),
+    care: CarePlan,
     /** Finding key -> the user's reason for accepting it. */
     accepted: z.record(z.string().min(1).max(200), z.string().min(1).max(500)),
   })
@@ -74,6 +76,7 @@ export function emptyDesign(id: string, roomId: string, name: string): Design {
     equipment: {},
     scene: {},
     stock: {},
+    care: emptyCare(),
     accepted: {},
   };
 }

@@ -76,7 +76,25 @@ function room2to3(room: Json): Json {
   };
 }
 
-const DESIGN_STEPS: Readonly<Record<number, (design: Json) => Json>> = { 1: design1to2, 2: design2to3 };
+/** Version 4: how the tank is looked after. */
+function design3to4(design: Json): Json {
+  return {
+    ...design,
+    schema: 4,
+    care: {
+      feed: { gPerDay: null, proteinPct: 45 },
+      change: null,
+      topUp: null,
+      lampHours: null,
+      surface: null,
+      doses: {},
+      media: { carbonG: 0, phosphateRemoverG: 0 },
+      steps: {},
+    },
+  };
+}
+
+const DESIGN_STEPS: Readonly<Record<number, (design: Json) => Json>> = { 1: design1to2, 2: design2to3, 3: design3to4 };
 const ROOM_STEPS: Readonly<Record<number, (room: Json) => Json>> = { 1: room1to2, 2: room2to3 };
 
 function climb(document: unknown, steps: Readonly<Record<number, (document: Json) => Json>>): unknown {

@@ -71,7 +71,7 @@ export const TankScenario = z.strictObject({
   gas: z.strictObject({
     /** Open water, m². */
     surfaceM2: z.number().positive().max(20),
-    /** Times the exchange of still water: ripple 1.5, an air stone 3. */
+    /** Times the exchange of still water: ripple 2.5, an air stone 5. */
     movement: z.number().min(0.1).max(10),
     roomPco2Uatm: z.number().min(300).max(10000),
     /** Height above the sea makes it less. */

@@ -6,7 +6,7 @@ import { weakestBasis, type Fact } from '../quantity/fact';
 import { judge } from '../window/judge';
 import { afterConditioner, type Conditioner } from './conditioners';
 import { leastConductivityOf } from './least-conductivity';
-import type { SoilEffect } from './settled-water';
+import type { SoilEffect } from './materials';
 
 /** One organism against the planned value of one water parameter; null when there is no planned value to judge. */
 export function parameterFinding(

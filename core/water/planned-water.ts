@@ -1,5 +1,6 @@
 import type { Span } from '../quantity/range';
 import { MEQ_PER_DEGREE_ALKALINITY } from '../quantity/unit';
+import { FRESH_SALINITY_MAX } from '../tank/scenario';
 import { carbonateAtPco2, outsideFreshWater } from '../chemistry/carbonate-system';
 import { METER_ABOVE_TOTAL_SCALE, seawaterPhOf } from '../chemistry/seawater-ph';
 
@@ -8,9 +9,6 @@ import { METER_ABOVE_TOTAL_SCALE, seawaterPhOf } from '../chemistry/seawater-ph'
  * surface. Common practice, not measured: they make the band around a planned pH.
  */
 export const TANK_CO2_UATM = { air: 420, usual: 1200, stuffy: 4000 } as const;
-
-/** Salinity above which the fresh-water carbonate constants no longer hold. */
-export const FRESH_SALINITY_MAX = 1;
 
 export interface Settling {
   khDh: number;

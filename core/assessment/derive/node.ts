@@ -10,7 +10,9 @@ import type { HeatBody } from '../../equipment/heat-loss';
 import type { MonthBalance } from '../../equipment/year-temperature';
 import type { Span } from '../../quantity/range';
 import type { MixedWater } from '../../water/mixed-water';
-import type { SoilEffect, LimeEffect } from '../../water/settled-water';
+import type { SettledTank } from '../../tank/at-rest';
+import type { TankScenario } from '../../tank/scenario';
+import type { SoilEffect, LimeEffect } from '../../water/materials';
 import type { SourceWater } from '../../water/source-water';
 import type { Window } from '../../window/window';
 
@@ -41,7 +43,12 @@ export interface PouredSource {
   water: SourceWater;
 }
 
-/** Every cross-domain value and its type. */
+/** Everything that a look ahead rests on, and what was taken because it is not stated, in words. */
+export interface Ahead {
+  scenario: TankScenario;
+  taken: readonly string[];
+}
+
 /** Every cross-domain value and its type. */
 export interface Nodes {
   'stock.members': readonly Member[];
@@ -60,6 +67,10 @@ export interface Nodes {
   'water.poured': readonly PouredSource[];
   /** As it leaves the mixing vessel: sources and salts. */
   'water.mixed': MixedWater;
+  /** What a look ahead at the tank rests on. */
+  'tank.ahead': Ahead;
+  /** Where it comes to rest. */
+  'tank.settled': SettledTank;
   /** CO2 pressure the tank settles with, µatm. */
   'water.gas': number;
   'water.soil': SoilEffect;
@@ -89,7 +100,7 @@ export type Derived = { readonly [K in NodeId]: Computed<Nodes[K]> };
 export interface Answer<T> {
   value: T | null;
   /** Set where the calculation depends on the case, such as the form of the vessel. */
-  calculationId?: string;
+  calculationId?: string | null;
   inputs?: Record<string, unknown>;
   interval?: Span;
   gap?: Gap;

@@ -1,126 +1,60 @@
 import type { Span } from '../../quantity/range';
-import { inOrder, type Design } from '../../design/design';
-import { MEQ_PER_DEGREE_ALKALINITY, MMOL_PER_DEGREE_HARDNESS } from '../../quantity/unit';
-import { carbonateAtPco2 } from '../../chemistry/carbonate-system';
-import { conductivityOf } from '../../chemistry/conductivity';
-import type { IonsMmolPerL } from '../../chemistry/ions';
-import { mixWater } from '../../water/mixed-water';
-import { FRESH_SALINITY_MAX, settledPh, TANK_CO2_UATM } from '../../water/planned-water';
-import { saltOf } from '../../water/salts';
-import { saturationIndices } from '../../chemistry/saturation-index';
-import { limeEffect, organicCarbonOf, soilEffect, type Lying } from '../../water/settled-water';
-import { sourceWater } from '../../water/source-water';
-import { a440Of, hexOf, transmittedRgb } from '../../water/water-colour';
 import { carbonateConstants } from '../../chemistry/carbonate-constants';
-import { MOLAR_MASS_CO2 } from '../../chemistry/carbonate-system';
-import { ASSUMED_CHANGE, ASSUMED_TEMPERATURE_C } from './assumed';
-import { missing, type Definitions, type Derived, type NodeDefinition, type PouredSource, type World } from './node';
-
-/** What a change and its rhythm are taken to be, said where it matters. */
-const CHANGE_NOTE = `Taken: ${ASSUMED_CHANGE.fraction * 100} % changed once a week, until care is planned.`;
-
-/** Everything of the plan that lies in the water and acts on it. */
-function lyingIn({ design, catalogue }: World): Lying[] {
-  return inOrder(design.water.additions).flatMap(([, { materialId, amount, spent }]) => {
-    const material = catalogue.materials.get(materialId);
-    if (!material) return [];
-    const byVolume = material.use === 'substrate';
-    const kgPerL = (material.densityKgPerM3.value ?? 1000) / 1000;
-    return [
-      {
-        action: material.action,
-        spent,
-        litres: byVolume ? amount : amount / 1000 / kgPerL,
-        kg: byVolume ? amount * kgPerL : amount / 1000,
-      },
-    ];
-  });
-}
+import { carbonateAtPco2, MOLAR_MASS_CO2 } from '../../chemistry/carbonate-system';
+import { conductivityOf } from '../../chemistry/conductivity';
+import { saturationIndices } from '../../chemistry/saturation-index';
+import { inOrder, type Design } from '../../design/design';
+import { MEQ_PER_DEGREE_ALKALINITY } from '../../quantity/unit';
+import { FRESH_SALINITY_MAX } from '../../tank/scenario';
+import { mixWater } from '../../water/mixed-water';
+import { settledPh, TANK_CO2_UATM } from '../../water/planned-water';
+import { saltOf } from '../../water/salts';
+import { conductivityAt25Of, sourceWater } from '../../water/source-water';
+import { a440Of, hexOf, transmittedRgb } from '../../water/water-colour';
+import { ASSUMED_TEMPERATURE_C } from './assumed';
+import { missing, type Definitions, type NodeDefinition, type PouredSource, type Derived } from './node';
+import type { AtRest, Move, SettledTank } from '../../tank/at-rest';
 
 const temperatureOf = (up: Derived): number => up['planned.temperatureC'].value ?? ASSUMED_TEMPERATURE_C;
-const readsPlan = ({ design, catalogue }: World) => [design.water.additions, catalogue];
+/** A century: as good as not used up. */
+const NEVER_WEEKS = 5200;
 
-/** The mixed water as the materials meet it; null where it is salt or not known. */
-function meets(up: Derived, khDh: number | null, ghDh: number | null, calciumMmolPerL: number) {
-  const mixed = up['water.mixed'].value;
-  const pco2Uatm = up['water.gas'].value;
-  const litres = up['vessel.system-volume'].value;
-  if (!mixed || pco2Uatm === null || litres === null || khDh === null || ghDh === null) return null;
-  if ((mixed.salinity ?? 0) > FRESH_SALINITY_MAX) return null;
-  return {
-    temperatureC: temperatureOf(up),
-    alkalinityMeqPerL: khDh * MEQ_PER_DEGREE_ALKALINITY,
-    hardnessMmolPerL: ghDh * MMOL_PER_DEGREE_HARDNESS,
-    calciumMmolPerL,
-    pco2Uatm,
-    litres,
-  };
+/** The values of the settled tank and its corners in order, low to high. */
+function banded(tank: SettledTank, of: (rest: AtRest) => number): { value: number; band: Span } {
+  const value = of(tank.usual);
+  const edges = [value, of(tank.corners[0]), of(tank.corners[1])];
+  return { value, band: [Math.min(...edges), Math.max(...edges)] };
 }
-const SALT_OR_UNKNOWN = 'wants a vessel, and fresh water of known GH and KH';
-
-/** What soil and lime have made of a hardness or an alkalinity, in its degrees, with the band of both. */
-function settled(up: Derived, parameter: 'ghDh' | 'khDh'): { value: number; band: Span } | null {
-  const mixed = up['water.mixed'].value;
-  const value = mixed?.[parameter] ?? null;
-  if (value === null) return null;
-  const soil = up['water.soil'].value;
-  const lime = up['water.lime'].value;
-  const perMmol = parameter === 'ghDh' ? 1 / MMOL_PER_DEGREE_HARDNESS : 2 / MEQ_PER_DEGREE_ALKALINITY;
-  const shareTaken = !soil || soil.takenMeqPerL === 0 ? 0 : parameter === 'ghDh' ? soil.hardnessTakenMmolPerL / soil.takenMeqPerL : 1;
-  const takes = (meq: number) => (parameter === 'ghDh' ? (meq * shareTaken) / MMOL_PER_DEGREE_HARDNESS : meq / MEQ_PER_DEGREE_ALKALINITY);
-  const at = (taken: number, dissolved: number) => Math.max(0, value - takes(taken) + dissolved * perMmol);
-  return {
-    value: at(soil?.takenMeqPerL ?? 0, lime?.dissolvedMmolPerL ?? 0),
-    band: [at(soil?.takenBand[1] ?? 0, lime?.band[0] ?? 0), at(soil?.takenBand[0] ?? 0, lime?.band[1] ?? 0)],
-  };
-}
-
-/** The ions once soil and lime have done their part. */
-function settledIons(up: Derived, ions: IonsMmolPerL): IonsMmolPerL {
-  const soil = up['water.soil'].value;
-  const lime = up['water.lime'].value?.dissolvedMmolPerL ?? 0;
-  const taken = soil?.takenMeqPerL ?? 0;
-  const hardness = ions.calcium + ions.magnesium;
-  const kept = hardness > 0 ? 1 - (soil?.hardnessTakenMmolPerL ?? 0) / hardness : 1;
-  // what charge calcium and magnesium do not cover is taken of sodium
-  const sodium = Math.max(0, ions.sodium - Math.max(0, taken - 2 * (soil?.hardnessTakenMmolPerL ?? 0)));
-  return {
-    ...ions,
-    sodium,
-    calcium: ions.calcium * kept + lime,
-    magnesium: ions.magnesium * kept,
-    bicarbonate: Math.max(0, ions.bicarbonate - taken) + 2 * lime,
-  };
-}
-
-const moves = (up: Derived): boolean => up['water.soil'].value !== null || up['water.lime'].value !== null;
-const withBand = (value: number, band: Span, given: boolean) => (given ? { value, interval: band } : { value });
 
 function degrees(parameter: 'ghDh' | 'khDh'): NodeDefinition<number> {
   return {
-    calculationId: 'water.blend',
-    from: ['water.poured', 'water.mixed', 'water.soil', 'water.lime'],
+    calculationId: 'tank.settled-water',
+    from: ['water.poured', 'water.mixed', 'tank.settled'],
     reads: () => [],
     compute: (_, up) => {
-      const poured = up['water.poured'].value;
       const mixed = up['water.mixed'];
+      const poured = up['water.poured'].value;
       if (!poured || !mixed.value) return missing(mixed.note ?? 'no water is chosen');
-      const inputs = { parts: poured.map(({ share, water }) => ({ share, value: water[parameter] })) };
-      const found = settled(up, parameter);
-      if (!found) return { ...missing('a source has no reading'), inputs };
-      const before = mixed.value[parameter] ?? 0;
-      const notes = [mixed.note, moves(up) ? `Mixed it is ${before.toFixed(1)}; soil and lime move it. ${CHANGE_NOTE}` : null].filter(
-        Boolean,
-      );
-      return { ...withBand(found.value, found.band, moves(up)), inputs, ...(notes.length > 0 ? { note: notes.join(' ') } : {}) };
+      const parts = { parts: poured.map(({ share, water }) => ({ share, value: water[parameter] })) };
+      const before = mixed.value[parameter];
+      if (before === null) return { ...missing('a source has no reading'), inputs: parts };
+      const settled = up['tank.settled'];
+      if (!settled.value)
+        return { value: before, calculationId: 'water.blend', inputs: parts, ...(mixed.note ? { note: mixed.note } : {}) };
+      // the reading holds; what happens to it in the tank is added
+      const { value, band } = banded(settled.value, (rest) => Math.max(0, rest[parameter]));
+      return {
+        value,
+        interval: band,
+        inputs: settled.inputs,
+        note: [mixed.note, `Mixed it is ${before.toFixed(1)}.`, settled.note].filter(Boolean).join(' '),
+      };
     },
   };
 }
 
-type WaterNodes =
-  | 'water.sources'
-  | 'water.poured'
-  | 'water.mixed'
+type WaterNodes = 'water.sources' | 'water.poured' | 'water.mixed';
+type SettledNodes =
   | 'water.gas'
   | 'water.soil'
   | 'water.lime'
@@ -133,7 +67,7 @@ type WaterNodes =
   | 'planned.salinity'
   | 'planned.ph';
 
-/** From the sources to the water the animals live in. */
+/** From the sources to the mixing vessel. */
 export const waterNodes: Pick<Definitions, WaterNodes> = {
   'water.sources': {
     calculationId: 'water.composition',
@@ -176,104 +110,110 @@ export const waterNodes: Pick<Definitions, WaterNodes> = {
       };
     },
   },
+};
+
+/** The water the animals live in: what the tank makes of what is poured. */
+export const settledNodes: Pick<Definitions, SettledNodes> = {
   'water.gas': {
-    calculationId: null,
-    from: ['planned.temperatureC'],
-    reads: ({ design }) => [design.water.co2],
-    compute: ({ design: { water } }, up) => {
-      if (!water.co2) {
+    calculationId: 'tank.settled-water',
+    from: ['planned.temperatureC', 'tank.settled'],
+    reads: ({ design, catalogue }) => [design.water.co2, design.stock, catalogue],
+    compute: ({ design }, up) => {
+      const { co2 } = design.water;
+      const settled = up['tank.settled'];
+      const lived = Object.keys(design.stock).length > 0;
+      if (co2) {
+        // held by the feed while the lamps burn; at night it falls back
+        const perAtm = 10 ** carbonateConstants(Math.min(40, Math.max(0, temperatureOf(up)))).logKh * MOLAR_MASS_CO2 * 1000;
+        const value = (co2.mgPerL / perAtm) * 1e6;
+        return {
+          value,
+          calculationId: null,
+          interval: [TANK_CO2_UATM.usual, value * 1.25],
+          note: `CO₂ is fed to ${co2.mgPerL} mg/L by day; at night it falls back.`,
+        };
+      }
+      if (!settled.value || !lived) {
         const { air, usual, stuffy } = TANK_CO2_UATM;
         return {
           value: usual,
+          calculationId: null,
           interval: [air, stuffy],
           note: `A lightly stocked tank in a room holds about ${usual} µatm of CO₂; ${air} to ${stuffy} occur. Common practice.`,
         };
       }
-      // held by the feed while the lamps burn; at night it falls back
-      const perAtm = 10 ** carbonateConstants(Math.min(40, Math.max(0, temperatureOf(up)))).logKh * MOLAR_MASS_CO2 * 1000;
-      const value = (water.co2.mgPerL / perAtm) * 1e6;
+      const { value, band } = banded(settled.value, (rest) => rest.pco2Uatm);
       return {
         value,
-        interval: [TANK_CO2_UATM.usual, value * 1.25],
-        note: `CO₂ is fed to ${water.co2.mgPerL} mg/L by day; at night it falls back.`,
+        interval: band,
+        inputs: settled.inputs,
+        note: `By what breathes in it and what goes through the surface: about ${Math.round(value / 100) * 100} µatm, ${Math.round(band[0] / 100) * 100} to ${Math.round(band[1] / 100) * 100} are likely.`,
       };
     },
   },
   'water.soil': {
-    calculationId: 'water.soil-exchange',
-    from: ['water.mixed', 'water.gas', 'vessel.system-volume', 'planned.temperatureC'],
-    reads: readsPlan,
-    compute: (world, up) => {
-      const lying = lyingIn(world);
-      if (!lying.some(({ action }) => action.kind === 'exchanges')) return missing('no active soil lies in the water');
-      const mixed = up['water.mixed'].value;
-      const water = meets(up, mixed?.khDh ?? null, mixed?.ghDh ?? null, mixed?.ions.calcium ?? 0);
-      const value = water && soilEffect(water, lying, ASSUMED_CHANGE);
-      return value && water
-        ? {
-            value,
-            inputs: {
-              temperatureC: water.temperatureC,
-              alkalinityMeqPerL: water.alkalinityMeqPerL,
-              hardnessMmolPerL: water.hardnessMmolPerL,
-              pco2Uatm: water.pco2Uatm,
-              setPh: value.setPh,
-              capacityMeq: value.leftMeq + value.takenMeqPerL * water.litres,
-              litres: water.litres,
-              newLitresPerWeek: (water.litres * ASSUMED_CHANGE.fraction * 7) / ASSUMED_CHANGE.days,
-            },
-            note: CHANGE_NOTE,
-          }
-        : missing(SALT_OR_UNKNOWN);
+    calculationId: 'tank.settled-water',
+    from: ['tank.ahead', 'tank.settled'],
+    reads: () => [],
+    compute: (_, up) => {
+      const soil = up['tank.ahead'].value?.scenario.soil;
+      const settled = up['tank.settled'];
+      if (!soil || !settled.value) return missing('no active soil lies in fresh water of known GH and KH');
+      const { moves, cornerMoves } = settled.value;
+      const of = (all: readonly Move[]) => all.find(({ id }) => id === 'soil');
+      const weeks = (all: readonly Move[], by: number): number | null => {
+        const used = of(all)?.usedPerDay ?? 0;
+        const left = used > 0 ? (soil.capacityMeq * by) / used / 7 : Infinity;
+        return left < NEVER_WEEKS ? left : null;
+      };
+      const edges = [weeks(cornerMoves[0], 1), weeks(cornerMoves[1], 1), weeks(moves, 1.7), weeks(moves, 1 / 1.7)];
+      const known = edges.filter((week) => week !== null);
+      return {
+        value: {
+          setPh: soil.setPh,
+          takenMeqPerL: Math.max(0, -(of(moves)?.khDh ?? 0) * MEQ_PER_DEGREE_ALKALINITY),
+          weeksLeft: weeks(moves, 1),
+          weeksBand: known.length < edges.length ? null : [Math.min(...known), Math.max(...known)],
+        },
+        inputs: settled.inputs,
+        ...(settled.note ? { note: settled.note } : {}),
+      };
     },
   },
   'water.lime': {
-    calculationId: 'water.lime-dissolution',
-    from: ['water.mixed', 'water.soil', 'water.gas', 'vessel.system-volume', 'planned.temperatureC'],
-    reads: readsPlan,
-    compute: (world, up) => {
-      const lying = lyingIn(world);
-      if (!lying.some(({ action }) => action.kind === 'dissolves')) return missing('nothing in the water gives off lime');
-      const mixed = up['water.mixed'].value;
-      const soil = up['water.soil'].value;
-      const kh = mixed?.khDh ?? null;
-      const gh = mixed?.ghDh ?? null;
-      const water = meets(
-        up,
-        kh === null ? null : kh - (soil?.takenMeqPerL ?? 0) / MEQ_PER_DEGREE_ALKALINITY,
-        gh === null ? null : gh - (soil?.hardnessTakenMmolPerL ?? 0) / MMOL_PER_DEGREE_HARDNESS,
-        Math.max(0, (mixed?.ions.calcium ?? 0) - (soil?.hardnessTakenMmolPerL ?? 0)),
-      );
-      const value = water && limeEffect(water, lying, ASSUMED_CHANGE);
-      if (!water || !value) return missing(SALT_OR_UNKNOWN);
+    calculationId: 'tank.settled-water',
+    from: ['tank.ahead', 'tank.settled'],
+    reads: () => [],
+    compute: (_, up) => {
+      const settled = up['tank.settled'];
+      if (!up['tank.ahead'].value?.scenario.lime || !settled.value)
+        return missing('nothing gives off lime in fresh water of known GH and KH');
+      const of = (all: readonly Move[]) => ((all.find(({ id }) => id === 'lime')?.khDh ?? 0) * MEQ_PER_DEGREE_ALKALINITY) / 2;
+      const edges = [of(settled.value.moves), of(settled.value.cornerMoves[0]), of(settled.value.cornerMoves[1])];
       return {
-        value,
-        inputs: {
-          temperatureC: water.temperatureC,
-          alkalinityMeqPerL: water.alkalinityMeqPerL,
-          calciumMmolPerL: water.calciumMmolPerL,
-          pco2Uatm: water.pco2Uatm,
-        },
-        note: CHANGE_NOTE,
+        value: { dissolvedMmolPerL: edges[0]!, band: [Math.min(...edges), Math.max(...edges)] },
+        inputs: settled.inputs,
+        ...(settled.note ? { note: settled.note } : {}),
       };
     },
   },
   'water.organic-carbon': {
-    calculationId: 'water.organic-carbon',
-    from: ['water.mixed', 'vessel.system-volume'],
-    reads: (world) => [...readsPlan(world), world.design.water.organicCarbonMgPerL],
-    compute: (world, up) => {
-      const measured = world.design.water.organicCarbonMgPerL.value;
+    calculationId: 'tank.settled-water',
+    from: ['water.mixed', 'tank.settled'],
+    reads: ({ design }) => [design.water.organicCarbonMgPerL],
+    compute: ({ design }, up) => {
+      const measured = design.water.organicCarbonMgPerL.value;
       if (measured !== null) return { value: measured, calculationId: 'water.colour', note: 'As measured by you.' };
       const source = up['water.mixed'].value?.traces.organicCarbon ?? 0;
-      const litres = up['vessel.system-volume'].value;
-      const lying = lyingIn(world);
-      const found = litres === null ? null : organicCarbonOf(litres, lying, ASSUMED_CHANGE);
-      if (!found) return { value: source, note: 'That of the sources alone, as far as it is known.' };
+      const settled = up['tank.settled'];
+      if (!settled.value || settled.value.usual.organicCarbonMgPerL < 1e-6)
+        return { value: source, calculationId: null, note: 'That of the sources alone, as far as it is known.' };
+      const { value, band } = banded(settled.value, (rest) => rest.organicCarbonMgPerL);
       return {
-        value: source + found.value,
-        interval: [source + found.band[0], source + found.band[1]],
-        note: `From leaves, cones, peat and wood: good to a factor of three. ${CHANGE_NOTE}`,
+        value: source + value,
+        interval: [source + band[0], source + band[1]],
+        inputs: settled.inputs,
+        note: `From leaves, cones, peat and wood: good to a factor of three. ${settled.note ?? ''}`.trim(),
       };
     },
   },
@@ -290,40 +230,80 @@ export const waterNodes: Pick<Definitions, WaterNodes> = {
   'planned.khDh': degrees('khDh'),
   'planned.ec25UsPerCm': {
     calculationId: 'water.conductivity',
-    from: ['water.mixed', 'water.soil', 'water.lime'],
+    from: ['water.mixed', 'tank.settled'],
     reads: () => [],
     compute: (_, up) => {
       const mixed = up['water.mixed'].value;
       if (!mixed) return missing(up['water.mixed'].note ?? 'no water is chosen');
       if (mixed.ec25UsPerCm === null) return missing('a source has no reading');
-      const salty = (mixed.salinity ?? 0) > FRESH_SALINITY_MAX;
-      const after = moves(up) && !salty ? settledIons(up, mixed.ions) : mixed.ions;
-      const value = after === mixed.ions ? mixed.ec25UsPerCm : mixed.ec25UsPerCm * (conductivityOf(after) / conductivityOf(mixed.ions));
-      return salty
-        ? { value, calculationId: 'water.practical-salinity', inputs: { conductivityMsPerCm: value / 1000, temperatureC: 25 } }
-        : {
-            value,
-            inputs: { ionsMmolPerL: { ...after } },
-            note: 'From the ions, set right by the readings of the sources.',
-          };
+      const read = mixed.ec25UsPerCm;
+      const settled = up['tank.settled'];
+      if ((mixed.salinity ?? 0) > FRESH_SALINITY_MAX) {
+        const at = (by: number) =>
+          (read * conductivityAt25Of(mixed.ions, mixed.salinity! * by)) / conductivityAt25Of(mixed.ions, mixed.salinity);
+        const found = settled.value && banded(settled.value, (rest) => at(rest.concentrated));
+        const value = found?.value ?? read;
+        return {
+          value,
+          ...(found ? { interval: found.band } : {}),
+          calculationId: 'water.practical-salinity',
+          inputs: { conductivityMsPerCm: value / 1000, temperatureC: 25 },
+          ...(settled.note ? { note: settled.note } : {}),
+        };
+      }
+      // set right by how far the model stands from the readings of the sources
+      const modelled = conductivityOf(mixed.ions);
+      const found = settled.value && banded(settled.value, (rest) => (modelled > 0 ? (read * conductivityOf(rest.ions)) / modelled : read));
+      return {
+        value: found?.value ?? read,
+        ...(found ? { interval: found.band } : {}),
+        inputs: { ionsMmolPerL: { ...(settled.value?.usual.ions ?? mixed.ions) } },
+        note: `From the ions, set right by the readings of the sources. ${settled.note ?? ''}`.trim(),
+      };
     },
   },
   'planned.salinity': {
     calculationId: 'water.blend',
-    from: ['water.poured', 'water.mixed'],
+    from: ['water.poured', 'water.mixed', 'tank.settled'],
     reads: () => [],
     compute: (_, up) => {
       const [poured, mixed] = [up['water.poured'].value, up['water.mixed'].value];
       if (!poured || !mixed) return missing(up['water.mixed'].note ?? 'no water is chosen');
       const inputs = { parts: poured.map(({ share, water }) => ({ share, value: water.salinity })) };
-      return mixed.salinity === null ? { ...missing('a source has no reading'), inputs } : { value: mixed.salinity, inputs };
+      if (mixed.salinity === null) return { ...missing('a source has no reading'), inputs };
+      const settled = up['tank.settled'];
+      const { salinity } = mixed;
+      const found = settled.value && banded(settled.value, (rest) => salinity * rest.concentrated);
+      return found
+        ? {
+            value: found.value,
+            interval: found.band,
+            calculationId: 'tank.settled-water',
+            inputs: settled.inputs,
+            ...(settled.note ? { note: settled.note } : {}),
+          }
+        : { value: salinity, inputs };
     },
   },
   'planned.ph': {
     calculationId: 'water.equilibrium-ph',
-    from: ['planned.khDh', 'planned.salinity', 'planned.temperatureC', 'water.gas', 'water.mixed', 'water.organic-carbon'],
-    reads: ({ design }) => [design.water.organicCarbonMgPerL],
+    from: ['planned.khDh', 'planned.salinity', 'planned.temperatureC', 'water.gas', 'water.mixed', 'water.organic-carbon', 'tank.settled'],
+    reads: ({ design, catalogue }) => [design.water.organicCarbonMgPerL, design.water.co2, design.stock, catalogue],
     compute: (world, up) => {
+      const settled = up['tank.settled'];
+      if (settled.value && !world.design.water.co2 && Object.keys(world.design.stock).length > 0) {
+        const { value, band } = banded(settled.value, (rest) => rest.ph);
+        const salty = (up['water.mixed'].value?.salinity ?? 0) > FRESH_SALINITY_MAX;
+        return {
+          value,
+          interval: band,
+          calculationId: 'tank.settled-water',
+          inputs: settled.inputs,
+          note: [up['water.gas'].note, salty ? 'As a meter reads it that was set with fresh-water buffers.' : null, settled.note]
+            .filter(Boolean)
+            .join(' '),
+        };
+      }
       const khDh = up['planned.khDh'].value;
       const salinity = up['planned.salinity'].value;
       const pco2Uatm = up['water.gas'].value;
@@ -350,7 +330,6 @@ export const waterNodes: Pick<Definitions, WaterNodes> = {
       if (!found) return { value: null, gap: 'outside-validity', inputs, note: 'the carbonate constants do not hold in this water' };
       const notes = [
         up['water.gas'].note,
-        up['planned.khDh'].interval ? 'The band also holds what soil and lime may do.' : null,
         salinity > FRESH_SALINITY_MAX ? 'As a meter reads it that was set with fresh-water buffers.' : null,
       ];
       const shared = { value: found.ph, interval: found.band, note: notes.filter(Boolean).join(' ') };
@@ -367,7 +346,7 @@ export const waterNodes: Pick<Definitions, WaterNodes> = {
   },
   'water.saturation': {
     calculationId: 'water.saturation-index',
-    from: ['planned.khDh', 'planned.salinity', 'planned.temperatureC', 'water.gas', 'water.mixed', 'water.soil', 'water.lime'],
+    from: ['planned.khDh', 'planned.salinity', 'planned.temperatureC', 'water.gas', 'water.mixed', 'tank.settled'],
     reads: () => [],
     compute: (_, up) => {
       const khDh = up['planned.khDh'].value;
@@ -378,7 +357,7 @@ export const waterNodes: Pick<Definitions, WaterNodes> = {
         return { value: null, gap: 'outside-validity', note: 'the fresh-water constants do not hold in salt water' };
       const temperatureC = temperatureOf(up);
       const alkalinityMeqPerL = khDh * MEQ_PER_DEGREE_ALKALINITY;
-      const calciumMmolPerL = settledIons(up, mixed.ions).calcium;
+      const calciumMmolPerL = (up['tank.settled'].value?.usual.ions ?? mixed.ions).calcium;
       if (calciumMmolPerL <= 0 || alkalinityMeqPerL > 10) return missing('there is no lime in it');
       const { ph } = carbonateAtPco2({ temperatureC, alkalinityMeqPerL }, pco2Uatm);
       const found = saturationIndices(temperatureC, ph, calciumMmolPerL, alkalinityMeqPerL);

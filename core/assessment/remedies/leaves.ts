@@ -1,10 +1,10 @@
 import type { Finding } from '../../calculation/finding';
 import { nextOrder } from '../../design/design';
 import { pointer } from '../../design/edit';
-import { FRESH_SALINITY_MAX, settledPh } from '../../water/planned-water';
-import { organicCarbonOf } from '../../water/settled-water';
+import { FRESH_SALINITY_MAX } from '../../tank/scenario';
+import { settle } from '../../tank/settle';
 import type { Assessment } from '../assess';
-import { ASSUMED_CHANGE } from '../derive/assumed';
+import { leachedMgPerDay } from '../derive/scenario';
 import { forRevision, type Proposal } from './remedy';
 
 const LEAVES = 'leaf-litter';
@@ -17,24 +17,16 @@ export function leavesRemedy({ world, derived }: Assessment, finding: Finding): 
   const want = finding.values['optimumHigh']?.si;
   if (finding.code !== 'water.parameter' || finding.parameter !== 'ph' || want === undefined) return [];
   if ((finding.values['planned']?.si ?? 0) <= want || design.water.organicCarbonMgPerL.value !== null) return [];
-  const material = catalogue.materials.get(LEAVES);
-  const khDh = derived['planned.khDh'].value;
-  const litres = derived['vessel.system-volume'].value;
-  const pco2Uatm = derived['water.gas'].value;
-  const salinity = derived['planned.salinity'].value ?? 0;
-  if (!material || khDh === null || litres === null || pco2Uatm === null || salinity > FRESH_SALINITY_MAX) return [];
+  const action = catalogue.materials.get(LEAVES)?.action;
+  const scenario = derived['tank.ahead'].value?.scenario;
+  if (action?.kind !== 'leaches' || !scenario || scenario.salinity > FRESH_SALINITY_MAX) return [];
   const [key, there] = Object.entries(design.water.additions).find(([, { materialId }]) => materialId === LEAVES) ?? [LEAVES, null];
-  const phWith = (grams: number) =>
-    settledPh({
-      khDh,
-      salinity,
-      temperatureC: derived['planned.temperatureC'].value ?? 24,
-      pco2Uatm,
-      pco2Band: [pco2Uatm, pco2Uatm],
-      organicCarbonMgPerL:
-        organicCarbonOf(litres, [{ action: material.action, litres: 0, kg: grams / 1000, spent: 0 }], ASSUMED_CHANGE)?.value ?? 0,
-    })?.ph ?? Infinity;
-  const grams = GRAMS_PER_L.map((perL) => Math.max(1, Math.round(perL * litres))).find(
+  const lies = leachedMgPerDay(action, (there?.amount ?? 0) * (1 - (there?.spent ?? 0)));
+  const phWith = (grams: number): number => {
+    const carbonMgPerDay = scenario.leaves.carbonMgPerDay - lies + leachedMgPerDay(action, grams);
+    return settle({ ...scenario, leaves: { ...scenario.leaves, carbonMgPerDay } }).now.ph;
+  };
+  const grams = GRAMS_PER_L.map((perL) => Math.max(1, Math.round(perL * scenario.litres))).find(
     (g) => g > (there?.amount ?? 0) && phWith(g) <= want,
   );
   if (grams === undefined) return [];

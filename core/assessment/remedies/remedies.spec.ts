@@ -137,25 +137,30 @@ describe('the blend for the peat pocket', () => {
     expect(helpFor(assessment, gh).remedies[0]?.after?.severity).toBe('fits');
     expect(helpFor(assessment, gh).shortfall).toBeNull();
     const help = helpFor(assessment, ph);
-    expect(help.remedies[0]?.after?.severity).toBe('watch');
-    expect(help.shortfall?.reason).toBe('blend-ends');
-    expect(wordShortfall(help, ph, METRIC)).toMatch(/No blend of the sources at hand gets there.*humic acids/);
+    // water without lime is made acid by the filter alone, and nobody can say how acid
+    expect(help.remedies[0]?.after?.severity).toBe('fits');
+    const { plannedLow, plannedHigh } = help.remedies[0]!.after!.values;
+    expect(plannedHigh!.si - plannedLow!.si).toBeGreaterThan(0.8);
   });
 
   it('leaves acid to the leaves once it is poured', () => {
-    const [remedy] = helpFor(assessment, ph).remedies;
-    const applied = applyEdit(peatPocket, remedy!.patch, Design);
-    if (!applied.ok) return fail(applied.refusals);
-    const after = judge(applied.document);
+    const after = judge({
+      ...peatPocket,
+      water: {
+        ...peatPocket.water,
+        parts: { ro: { order: 1, sourceId: 'ro', share: 0.97 }, tap: { order: 2, sourceId: 'tap', share: 0.03 } },
+      },
+    });
     expect(after.findings.filter(({ severity }) => severity === 'conflict')).toEqual([]);
     const left = after.findings.find(({ key }) => key === ph.key)!;
     expect(left.severity).toBe('watch');
     const help = helpFor(after, left);
-    expect(help.remedies.map(({ kind }) => kind)).toEqual(['leaves']);
-    expect(wordRemedy(help.remedies[0]!, left, after, METRIC).action).toMatch(/^Put in \d+ g of dry leaves$/);
+    const leaves = help.remedies.find(({ kind }) => kind === 'leaves')!;
+    expect(wordRemedy(leaves, left, after, METRIC).action).toMatch(/^Put in \d+ g of dry leaves$/);
     expect(help.shortfall).toBeNull();
-    const steeped = applyEdit(applied.document, help.remedies[0]!.patch, Design);
-    expect(steeped.ok && judge(steeped.document).derived['planned.ph'].calculationId).toBe('water.humic-ph');
+    const steeped = applyEdit(after.world.design, leaves.patch, Design);
+    const before = after.derived['planned.ph'].value!;
+    expect(steeped.ok && judge(steeped.document).derived['planned.ph'].value! < before - 0.3).toBeTrue();
   });
 
   it('says when no remedy is known at all', () => {

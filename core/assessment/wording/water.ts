@@ -10,8 +10,8 @@ export function wordWater({ code, finding, units, who, show, count }: Words<Code
       if (finding.severity === 'unknown')
         return { title: `${name} for ${who} not known`, reason: `No range is recorded. The plan is ${show('planned')}.` };
       if (finding.severity === 'fits') return { title: `${name} suits ${who}`, reason: `${show('planned')}, inside ${span}.` };
-      const doubt = finding.values['plannedLow'] && finding.values['plannedHigh'];
-      const band = doubt ? ` It may settle anywhere in ${bandText(finding, units)}, by the CO₂ in the water.` : '';
+      const doubt = finding.values['plannedLow'] && finding.values['plannedHigh'] && show('plannedLow') !== show('plannedHigh');
+      const band = doubt ? ` It may settle anywhere in ${bandText(finding, units)}.` : '';
       if (finding.excess === 0)
         return {
           title: `${name} may stray for ${who}`,

@@ -10,7 +10,7 @@ export const gasExchange: Term = {
     { citation: 'Cole & Caraco 1998, Limnol. Oceanogr. 43:647 (still water)', basis: 'published' },
     { citation: 'Wanninkhof 1992, J. Geophys. Res. 97:7373 (Schmidt numbers)', basis: 'published' },
     { citation: 'Benson & Krause 1984, Limnol. Oceanogr. 29:620 (oxygen in balance)', basis: 'published' },
-    { citation: 'Ripple 1.5 times still water, an air stone 3; CO₂ of a room 500 to 1200 µatm', basis: 'practice' },
+    { citation: 'Rippled water 1 to 2 m a day, air stones 2 to 5; CO₂ of a room 500 to 1200 µatm', basis: 'practice' },
   ],
   uncertainty: 'a factor of 1.6 either way',
   make: ({ gas }) => {

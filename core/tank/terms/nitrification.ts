@@ -10,8 +10,9 @@ const HALF_OXYGEN = [0.5, 0.9] as const;
 /** mg N/L at which the slime runs at half of what it could. */
 const FULL_AT = 2;
 
-/** How pH holds nitrifiers back; acid tanks do nitrify, if slowly, so that it does not fall to nought. */
-export const phFactor = (ph: number): number => Math.max(0.15, 1 / (1 + Math.exp(Math.LN10 * (6 - ph)) + Math.exp(Math.LN10 * (ph - 9.3))));
+/** How pH holds nitrifiers back; acid tanks do nitrify, if slowly, down to about 4.5. */
+export const phFactor = (ph: number): number =>
+  Math.max(0.15 / (1 + Math.exp(Math.LN10 * 2 * (4.5 - ph))), 1 / (1 + Math.exp(Math.LN10 * (6 - ph)) + Math.exp(Math.LN10 * (ph - 9.3))));
 
 const monod = (value: number, half: number): number => value / (value + half);
 
@@ -23,7 +24,7 @@ export const nitrification: Term = {
   source: [
     { citation: 'Stoichiometry with cell growth: NH₄ + 1.83 O₂ + 1.97 HCO₃ (Timmons & Ebeling)', basis: 'published' },
     { citation: 'First-order rate of grown-in surfaces 0.2 to 0.4 m a day; temperature 1.06 to 1.07', basis: 'recalled' },
-    { citation: 'pH: a bell from 6 to 9.3 with a floor of 0.15, as acid tanks do nitrify', basis: 'practice' },
+    { citation: 'pH: a bell from 6 to 9.3 with a floor of 0.15 down to 4.5, as acid tanks do nitrify', basis: 'practice' },
   ],
   uncertainty: 'the rate and the surface by a factor of two; the end of it, nitrate, hardly hangs on them',
   make: ({ filter }) => {

@@ -9,14 +9,17 @@ const PHOSPHORUS_PER_NITROGEN = 0.12;
 const PHOTOSYNTHETIC_QUOTIENT = 1.2;
 /** Share of a day's best growth that is breathed away again, day and night. */
 const BREATHED_AWAY = 0.15;
+/** Growth that goes on without nitrogen or phosphate, out of what is stored. */
+const STARVED = 0.3;
 /** Concentrations at which uptake is half of what it could be: mg N, mg P, mmol CO2 a litre. */
-const HALF = { nitrogen: 0.1, phosphorus: 0.01, co2: 0.03 };
+const HALF = { nitrogen: 0.1, phosphorus: 0.01, co2: 0.1 };
 
 /** Plants take nitrogen, phosphate and CO2 by light and breathe always. Ammonia is taken before nitrate. */
 export const plants: Term = {
   id: 'plants',
   title: 'Plants grow and breathe',
-  formula: 'C = 15.5 · uptake · area · light · CO₂/(0.03 + CO₂); N = C/15.5 · N/(0.1 + N); NH₄ before NO₃; Alk −1 for NH₄, +1 for NO₃',
+  formula:
+    'C = 15.5 · uptake · area · light · CO₂/(0.1 + CO₂) · (0.3 + 0.7 fed); N = C/15.5 · N/(0.1 + N); NH₄ before NO₃; Alk −1 for NH₄, +1 for NO₃',
   source: [
     {
       citation: 'Uptake 0.02–0.1 (slow), 0.1–0.3 (moderate), 0.3–1 g N/m²d (fast, floating), order of Reddy & De Busk 1985',
@@ -32,9 +35,10 @@ export const plants: Term = {
     const dayShare = lampHours / 24;
     return (now, rates) => {
       const warm = now.living;
-      const carbon = carbonByDay * warm * (now.light / dayShare) * (now.co2MmolPerL / (now.co2MmolPerL + HALF.co2));
       const there = now.ammoniaMgNPerL + now.nitrateMgNPerL;
       const fed = Math.min(there / (there + HALF.nitrogen), now.phosphateMgPPerL / (now.phosphateMgPPerL + HALF.phosphorus));
+      const lit = warm * (now.light / dayShare) * (now.co2MmolPerL / (now.co2MmolPerL + HALF.co2));
+      const carbon = carbonByDay * lit * (STARVED + (1 - STARVED) * fed);
       const nitrogen = (carbon / CARBON_PER_NITROGEN) * N_MASS * fed;
       const asAmmonia = there > 0 ? now.ammoniaMgNPerL / (now.ammoniaMgNPerL + 0.1 * now.nitrateMgNPerL + 1e-9) : 0;
       const breath = BREATHED_AWAY * carbonByDay * warm * breathing(now.oxygenMgPerL);

@@ -1,0 +1,277 @@
+import type { WaterAction } from '../../catalogue/material';
+import type { Animal, AnimalGroup, Plant } from '../../catalogue/organism';
+import type { Surface } from '../../care/model';
+import { inOrder, type Design } from '../../design/design';
+import { heatLoss } from '../../equipment/heat-loss';
+import type { Thermostats } from '../../equipment/year-temperature';
+import { MEQ_PER_DEGREE_ALKALINITY } from '../../quantity/unit';
+import { N_MASS } from '../../tank/state';
+import { FRESH_SALINITY_MAX, PURE_WATER, type HeatTable, type TankWater } from '../../tank/scenario';
+import { BINDER_MG_P_PER_G } from '../../tank/terms/filter-media';
+import { mixWater, type MixedWater } from '../../water/mixed-water';
+import { saltOf } from '../../water/salts';
+import { ASSUMED_CARE, ASSUMED_TEMPERATURE_C } from './assumed';
+import type { Ahead, Derived, World } from './node';
+
+const P_IN_PO4 = 30.974 / 94.971;
+
+/** A mixed water as the tank's balance takes it; what a source does not say of its traces counts as none. */
+export function tankWater(mixed: MixedWater): TankWater {
+  const { ions, traces, khDh } = mixed;
+  return {
+    calciumMmol: ions.calcium,
+    magnesiumMmol: ions.magnesium,
+    sodiumMmol: ions.sodium,
+    potassiumMmol: ions.potassium,
+    chlorideMmol: ions.chloride,
+    sulfateMmol: ions.sulfate,
+    alkalinityMeq: khDh === null ? ions.bicarbonate : khDh * MEQ_PER_DEGREE_ALKALINITY,
+    pco2Uatm: PURE_WATER.pco2Uatm,
+    ammoniaMgN: 0,
+    nitriteMgN: 0,
+    nitrateMgN: ions.nitrate * N_MASS,
+    phosphateMgP: (traces.phosphate ?? 0) * P_IN_PO4,
+    // that of the sources is in their alkalinity already
+    organicCarbonMg: 0,
+  };
+}
+
+/** Share of length, depth and width multiplied that an animal's body fills; flesh weighs as water does. Recalled. */
+const BODY_SHARE = 0.4;
+/** Grams of one grown animal, from its sizes; null when one of them is not known. */
+export function gramsOf({ sizeMm: { length, depth, width } }: Animal): number | null {
+  if (length.value === null || depth.value === null || width.value === null) return null;
+  return (BODY_SHARE * length.value * depth.value * width.value) / 1000;
+}
+
+/** Of a fish that swims about and is fed, against one at rest. Common practice. */
+const ACTIVE = 1.75;
+/** Small crustaceans and snails at a fifth of a gram, mg of oxygen a gram and hour at 25 °C. Common practice: 0.2 to 0.5. */
+const INVERTEBRATE = 0.35;
+
+/** Oxygen that one animal breathes at 25 °C, mg a day; by mass to the 0.8. Fish: Clarke & Johnston 1999 at 50 g. */
+export function breathMgPerDay(grams: number, group: AnimalGroup): number {
+  if (group === 'shrimp' || group === 'snail') return INVERTEBRATE * 0.2 * (grams / 0.2) ** 0.8 * 24;
+  return ACTIVE * Math.exp(15.7 - 5020 / 298.15) * 31.998 * 24 * (grams / 50) ** 0.8;
+}
+
+/** Grams of nitrogen a square metre of plant takes up in a day, by how fast it grows. Order of Reddy & De Busk 1985, recalled. */
+const UPTAKE = { slow: 0.03, moderate: 0.1, fast: 0.35 } as const;
+const MOVEMENT: Readonly<Record<Surface, number>> = { still: 1, ripple: 2.5, 'air-stone': 5 };
+/** A glass lid leaves the air above the water its own. */
+const EXCHANGE_UNDER_LID = 0.5;
+/** Nitrifying surface beyond this turns ammonia over so fast that no kit could tell, share of the water a day. */
+const TURNOVER_PER_DAY = 4;
+const NITRIFIERS_M_PER_DAY = 0.3;
+
+/** Dry feed that a tank of these animals gets while nobody has said, grams a day. */
+export const usualFeed = (grams: number): number => ASSUMED_CARE.feedShare * grams;
+
+/**
+ * The tank as its balance takes it: held at its usual temperature, for where it settles. Null while there is no vessel, or no water whose
+ * hardness and alkalinity are known.
+ */
+export function aheadOf(world: World, up: Derived): Ahead | null {
+  const { design } = world;
+  const mixed = up['water.mixed'].value;
+  const litres = up['vessel.system-volume'].value;
+  const body = up['heat.body'].value;
+  if (!mixed || litres === null || litres < 0.5 || !body || mixed.khDh === null || mixed.ghDh === null) return null;
+  const salinity = mixed.salinity ?? 0;
+  if (salinity > 42 || mixed.khDh * MEQ_PER_DEGREE_ALKALINITY > 60) return null;
+  const { care } = design;
+  const taken: string[] = [];
+  const members = up['stock.members'].value ?? [];
+  let grams = 0;
+  let breath = 0;
+  let floorPlants = 0;
+  let uptake = 0;
+  for (const { organism, count } of members) {
+    if (organism?.kind === 'animal') {
+      const each = gramsOf(organism) ?? 0.3;
+      grams += each * count;
+      breath += breathMgPerDay(each, organism.group) * count;
+    } else if (organism?.kind === 'plant') {
+      const area = plantM2(organism) * count;
+      floorPlants += area;
+      uptake += area * UPTAKE[organism.traits.growth.value ?? 'moderate'];
+    }
+  }
+  // plants over each other shade each other
+  const crowding = Math.min(1, (2 * body.waterM2) / Math.max(floorPlants, 1e-9));
+  const feed = care.feed.gPerDay ?? usualFeed(grams);
+  if (care.feed.gPerDay === null && grams > 0) taken.push(`${round(feed)} g of dry feed a day`);
+  const change = care.change ?? { fraction: ASSUMED_CARE.change.fraction, everyDays: ASSUMED_CARE.change.days };
+  if (!care.change) taken.push(`${change.fraction * 100} % changed once a week`);
+  const salty = salinity > FRESH_SALINITY_MAX;
+  const topSource = care.topUp?.sourceId ? up['water.sources'].value?.[care.topUp.sourceId] : undefined;
+  const topUp = topSource ? tankWater(mixWater([{ share: 1, water: topSource }], [])) : care.topUp ? tankWater(mixed) : PURE_WATER;
+  if (!care.topUp) taken.push('topped up with pure water');
+  const surface = care.surface ?? (hasFlow(design) ? 'ripple' : 'still');
+  if (!care.surface) taken.push(surface === 'ripple' ? 'a rippled surface' : 'a still surface');
+  const lampHours = care.lampHours ?? ASSUMED_CARE.lampHours;
+  if (care.lampHours === null && uptake > 0) taken.push(`${lampHours} hours of light`);
+  const temperatureC = Math.min(40, Math.max(0, up['planned.temperatureC'].value ?? ASSUMED_TEMPERATURE_C));
+  const balance = up['heat.balance'].value;
+  const evaporation = balance
+    ? balance.reduce((sum, month) => sum + (month.evaporationLPerDay[0] + month.evaporationLPerDay[1]) / 24, 0)
+    : 0;
+  const lying = lyingOf(world, litres);
+  const start = tankWater(mixed);
+  const measuredCarbon = design.water.organicCarbonMgPerL.value;
+  return {
+    taken,
+    scenario: {
+      litres,
+      salinity,
+      start,
+      replacement: start,
+      topUp,
+      topUpDays: care.topUp?.everyDays ?? 7,
+      change,
+      lampHours,
+      heat: { heldC: temperatureC, evaporationLPerDay: Math.min(evaporation, litres * 0.2) },
+      gas: {
+        surfaceM2: body.waterM2,
+        movement: MOVEMENT[surface] * (1 - (1 - EXCHANGE_UNDER_LID) * body.covered),
+        roomPco2Uatm: PURE_WATER.pco2Uatm,
+        pressureHpa: 1013.25,
+        fedCo2MgPerL: design.water.co2?.mgPerL ?? null,
+      },
+      animalsMgO2PerDay: Math.min(1e6, breath),
+      feed: { gPerDay: feed, protein: care.feed.proteinPct / 100, toAmmonia: 0.575, phosphateMgPPerG: 5.5, decayMgO2PerG: 350 },
+      filter: {
+        biofilmM2: Math.min(2000, (TURNOVER_PER_DAY * litres) / 1000 / NITRIFIERS_M_PER_DAY),
+        ratePerDayM: NITRIFIERS_M_PER_DAY,
+        maturity: 1,
+      },
+      plants: {
+        areaM2: floorPlants * crowding,
+        uptakeGNPerM2: floorPlants > 0 ? uptake / floorPlants : 0,
+      },
+      soil: salty ? null : lying.soil,
+      lime: salty ? null : lying.lime,
+      // what was measured by colour stands as it is: as much is given off as is taken
+      leaves:
+        measuredCarbon === null
+          ? { carbonMgPerDay: lying.carbonMgPerDay, decayPerDay: DECAY_PER_DAY }
+          : { carbonMgPerDay: measuredCarbon * litres * (DECAY_PER_DAY + change.fraction / change.everyDays), decayPerDay: DECAY_PER_DAY },
+      media: { carbonG: care.media.carbonG, binderMgP: care.media.phosphateRemoverG * BINDER_MG_P_PER_G },
+      doses: inOrder(care.doses).flatMap(([, { saltId, mgPerL, everyDays }]) => {
+        const salt = saltOf(saltId);
+        if (!salt) return [];
+        const mmol = (mgPerL * litres) / salt.molarMass;
+        return [
+          {
+            everyDays,
+            calciumMmol: mmol * (salt.ions.calcium ?? 0),
+            magnesiumMmol: mmol * (salt.ions.magnesium ?? 0),
+            sodiumMmol: mmol * (salt.ions.sodium ?? 0),
+            potassiumMmol: mmol * (salt.ions.potassium ?? 0),
+            chlorideMmol: mmol * (salt.ions.chloride ?? 0),
+            sulfateMmol: mmol * (salt.ions.sulfate ?? 0),
+            alkalinityMeq: mmol * (salt.ions.bicarbonate ?? 0),
+            nitrateMgN: mmol * (salt.ions.nitrate ?? 0) * N_MASS,
+            phosphateMgP: 0,
+          },
+        ];
+      }),
+    },
+  };
+}
+
+/** Share of dissolved organic carbon that microbes take each day. Recalled; humic matter is slow, fresh sugars are fast. */
+const DECAY_PER_DAY = 0.01;
+/** How fast water gets through the bed to the soil, share of the way a day. Common practice: half of a change is gone in a day. */
+const SOIL_PER_DAY = 0.7;
+
+const middle = ([low, high]: readonly [number, number]): number => Math.sqrt(low * high);
+
+/** Organic carbon that grams of leaves, cones, peat or wood give off while they are renewed as they are used up, mg a day. */
+export function leachedMgPerDay({ carbonMgPerG, lastsWeeks }: Extract<WaterAction, { kind: 'leaches' }>, grams: number): number {
+  if (!carbonMgPerG.value || !lastsWeeks.value) return 0;
+  return (grams * middle(carbonMgPerG.value)) / (middle(lastsWeeks.value) * 7);
+}
+
+/** Everything of the plan that lies in the water and acts on it, as the balance takes it. */
+function lyingOf({ design, catalogue }: World, litres: number) {
+  let setPh = Infinity;
+  let capacityMeq = 0;
+  let limeLitres = 0;
+  let mineral: 'calcite' | 'aragonite' = 'calcite';
+  let carbonMgPerDay = 0;
+  for (const [, { materialId, amount, spent }] of inOrder(design.water.additions)) {
+    const material = catalogue.materials.get(materialId);
+    if (!material) continue;
+    const byVolume = material.use === 'substrate';
+    const kgPerL = (material.densityKgPerM3.value ?? 1000) / 1000;
+    const kg = byVolume ? amount * kgPerL : amount / 1000;
+    const { action } = material;
+    if (action.kind === 'exchanges' && action.setPh.value && action.capacityMeqPerL.value) {
+      setPh = Math.min(setPh, (action.setPh.value[0] + action.setPh.value[1]) / 2);
+      capacityMeq += middle(action.capacityMeqPerL.value) * (byVolume ? amount : amount / 1000 / kgPerL) * (1 - spent);
+    } else if (action.kind === 'dissolves' && action.ratePerDay.value) {
+      limeLitres += middle(action.ratePerDay.value) * kg;
+      if (action.mineral === 'aragonite') mineral = 'aragonite';
+    } else if (action.kind === 'leaches') carbonMgPerDay += leachedMgPerDay(action, kg * 1000 * (1 - spent));
+  }
+  return {
+    soil: capacityMeq > 0 ? { setPh, capacityMeq, ratePerDay: SOIL_PER_DAY } : null,
+    lime: limeLitres > 0 ? { mineral, litresPerDay: Math.min(limeLitres, 20 * litres) } : null,
+    carbonMgPerDay,
+  };
+}
+
+function plantM2({ sizeMm, traits }: Plant): number {
+  const across = sizeMm.width.value ?? 60;
+  const tall = sizeMm.length.value ?? 100;
+  // a stem's leaves stand over each other, a carpet's do not
+  return ((Math.PI / 4) * across * across + (traits.rooting.value === 'bury' ? 0.5 : 0) * across * Math.min(tall, 300)) / 1e6;
+}
+
+const hasFlow = ({ equipment }: Design): boolean => Object.values(equipment).some(({ kind }) => kind === 'filter' || kind === 'pump');
+const round = (grams: number): number => Number(grams.toPrecision(2));
+
+/** Heat and evaporation over the temperatures that may occur, for a scenario that follows the room. */
+export function heatTable(body: Parameters<typeof heatLoss>[0], airC: readonly [number, number]): HeatTable {
+  const waterC: [number, number] = [Math.max(0, airC[0] - 8), 40];
+  const columns = 24;
+  const waters = Array.from({ length: columns }, (_, i) => waterC[0] + ((waterC[1] - waterC[0]) * i) / (columns - 1));
+  const rows = airC.map((air) => waters.map((water) => heatLoss(body, water, air)));
+  return {
+    airC: [airC[0], airC[1]],
+    waterC,
+    columns,
+    lossW: rows.map((row) => row.map(({ totalW }) => totalW)),
+    evaporationLPerDay: rows.map((row) => row.map(({ evaporationLPerDay }) => Math.max(0, evaporationLPerDay))),
+  };
+}
+
+/** The scenario as it follows the room from a month on: heater and cooler as they are, the room by its year. Held where the room is not known. */
+export function throughTheYear(ahead: Ahead, world: World, up: Derived, month: number, devices: Thermostats): Ahead {
+  const climate = world.room.climateC;
+  const body = up['heat.body'].value;
+  if (!climate || !body) return { ...ahead, taken: [...ahead.taken, 'a steady temperature, as the room’s climate is not stated'] };
+  const months = [0, 1, 2, 3].map((i) => climate[(month + i) % 12]!);
+  const airC: [number, number] = [Math.min(...months.map(([low]) => low)), Math.max(...months.map(([, high]) => high))];
+  if (airC[0] < 0 || airC[1] > 40) return ahead;
+  const { heat } = ahead.scenario;
+  const year = up['heat.year'].value?.[month];
+  return {
+    ...ahead,
+    scenario: {
+      ...ahead.scenario,
+      heat: {
+        startC: Math.min(40, Math.max(0, year ? (year[0] + year[1]) / 2 : 'heldC' in heat ? heat.heldC : ASSUMED_TEMPERATURE_C)),
+        airC: months.map(([low, high]) => [low, high]),
+        heaterC: devices.heaterC,
+        // power that is not stated is taken to be enough
+        heaterW: devices.heaterC === null ? 0 : (devices.heaterW ?? 1000),
+        coolerC: devices.coolerC,
+        coolerW: devices.coolerC === null ? 0 : (devices.coolerW ?? 1000),
+        gearW: devices.gearW,
+        table: heatTable(body, airC),
+      },
+    },
+  };
+}

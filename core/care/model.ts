@@ -1,0 +1,54 @@
+import * as z from 'zod';
+import { DatedStep } from '../schedule/step';
+
+const Key = z.string().min(1).max(80);
+
+export const Surface = z.enum(['still', 'ripple', 'air-stone']);
+export type Surface = z.infer<typeof Surface>;
+
+/** How the tank is to be looked after. Null is not stated: what is then taken is said wherever it counts. */
+export const CarePlan = z.strictObject({
+  feed: z.strictObject({
+    /** Dry feed, grams a day. */
+    gPerDay: z.number().min(0).max(500).nullable(),
+    proteinPct: z.number().min(5).max(80),
+  }),
+  change: z
+    .strictObject({
+      fraction: z.number().min(0.01, 'nothing would be changed').max(1, 'no more than the whole tank can be changed'),
+      everyDays: z.number().int().min(1).max(120),
+    })
+    .nullable(),
+  /** What evaporation is made good with: a source of the room, or the tank's own mix; by itself (0) or by hand every so many days. */
+  topUp: z.strictObject({ sourceId: Key.nullable(), everyDays: z.number().int().min(0).max(60) }).nullable(),
+  lampHours: z.number().min(0).max(24).nullable(),
+  surface: Surface.nullable(),
+  /** Given by hand, per litre of the tank. */
+  doses: z.record(
+    Key,
+    z.strictObject({
+      order: z.number().finite(),
+      saltId: Key,
+      mgPerL: z.number().positive().max(1000),
+      everyDays: z.number().int().min(1).max(120),
+    }),
+  ),
+  media: z.strictObject({ carbonG: z.number().min(0).max(10000), phosphateRemoverG: z.number().min(0).max(10000) }),
+  /** What is to be done, and when. */
+  steps: z.record(Key, DatedStep),
+});
+export type CarePlan = z.infer<typeof CarePlan>;
+
+/** Nothing said yet. */
+export function emptyCare(): CarePlan {
+  return {
+    feed: { gPerDay: null, proteinPct: 45 },
+    change: null,
+    topUp: null,
+    lampHours: null,
+    surface: null,
+    doses: {},
+    media: { carbonG: 0, phosphateRemoverG: 0 },
+    steps: {},
+  };
+}

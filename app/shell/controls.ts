@@ -49,6 +49,10 @@ export function controlOf({ code, bench }: Finding): { bench: string; control: s
     case 'water.soil-against-lime':
     case 'water.material-not-known':
       return at('water', 'lying');
+    case 'water.oxygen':
+    case 'water.nitrate':
+    case 'water.evaporation':
+      return at('care', 'routine');
     case 'water.parameter':
       return at('water', 'recipe');
     case 'stocking.not-chosen':

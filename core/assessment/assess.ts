@@ -34,6 +34,9 @@ import {
   sourceQuestionedFinding,
   waterNotStated,
 } from '../water/findings';
+import { evaporationFinding, nitrateFinding, nitrateLimit, oxygenFinding } from '../water/life-findings';
+import type { AtRest } from '../tank/at-rest';
+import type { Span } from '../quantity/range';
 import { windowFindings } from '../window/findings';
 import {
   animalOf,
@@ -59,6 +62,8 @@ export interface Assessment {
 
 const WATER_PARAMETERS = PARAMETERS.filter((parameter): parameter is Exclude<Parameter, 'temperatureC'> => parameter !== 'temperatureC');
 
+/** Salinity from which the tank is one of salt water. */
+const SALT_FROM = 5;
 /** Animals that stand such a spread of salinity live between waters: where they come from matters. */
 const EURYHALINE_SPREAD = 5;
 
@@ -119,6 +124,7 @@ function waterFindings(world: World, derived: Derived): Finding[] {
       if (questioned) findings.push(questioned);
     }
   }
+  findings.push(...lifeFindings(derived));
   const settles = limeSettlesFinding(derived['water.saturation']);
   if (settles) findings.push(settles);
   if (world.design.water.co2) findings.push(co2Finding(world.design.water.co2.mgPerL, derived['water.gas']));
@@ -127,6 +133,33 @@ function waterFindings(world: World, derived: Derived): Finding[] {
     if (!world.catalogue.materials.has(materialId)) findings.push(materialNotKnown(id, materialId));
   if (!derived['heat.year'].value) findings.push(climateNotStated(derived['heat.year']));
   return findings;
+}
+
+/** What the settled tank holds of oxygen and nitrate, and what evaporation has made of it. */
+function lifeFindings(derived: Derived): Finding[] {
+  const settled = derived['tank.settled'];
+  const members = derived['stock.members'].value ?? [];
+  if (!settled.value) return [];
+  const { usual, corners } = settled.value;
+  const band = (of: (rest: AtRest) => number): Span => [Math.min(...corners.map(of), of(usual)), Math.max(...corners.map(of), of(usual))];
+  const trap = evaporationFinding(usual.concentrated, settled);
+  const groups = new Set(members.flatMap((member) => animalOf(member)?.group ?? []));
+  if (groups.size === 0) return trap ? [trap] : [];
+  const limit = nitrateLimit(groups, (derived['planned.salinity'].value ?? 0) > SALT_FROM);
+  return [
+    oxygenFinding(
+      usual.oxygenMgPerL,
+      band((rest) => rest.oxygenMgPerL),
+      settled,
+    ),
+    nitrateFinding(
+      usual.nitrateMgPerL,
+      band((rest) => rest.nitrateMgPerL),
+      limit,
+      settled,
+    ),
+    ...(trap ? [trap] : []),
+  ];
 }
 
 function memberFindings({ design }: World, derived: Derived): Finding[] {

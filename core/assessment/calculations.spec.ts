@@ -62,6 +62,12 @@ describe('the registry', () => {
       'water.least-conductivity': { ghDh: 6, khDh: 1 },
       'water.seawater-ph': { alkalinityMmolPerKg: 2.3, pco2Uatm: 420, salinity: 35, temperatureC: 25 },
       'tank.settled-water': { scenario: SMALL_TANK },
+      'water.change-series': { start: 400, replacement: 100, fraction: 0.2, count: 6 },
+      'water.changes-to-reach': { start: 400, replacement: 100, fraction: 0.2, target: 150 },
+      'water.evaporation-trap': { replacement: 150, topUp: 150, evaporatedFraction: 0.1, changeFraction: 0.2 },
+      'water.steady-nitrate': { replacement: 10, madePerInterval: 5, changeFraction: 0.25 },
+      'water.acclimation': { bagLitres: 0.5, bagValue: 300, tankValue: 150, dripMlPerMin: 4.5, minutes: 120 },
+      'water.floating': { bagLitres: 1, wallM2: 0.1, bagC: 20, tankC: 24, minutes: 20 },
       'water.colour': { organicCarbonMgPerL: 10, pathMm: 300 },
       'water.free-ammonia-fraction': { temperatureC: 25, ph: 8, salinity: 0 },
     };

@@ -17,6 +17,8 @@ import { blend } from '../water/blend';
 import { waterColour } from '../water/water-colour';
 import { seawaterPh } from '../chemistry/seawater-ph';
 import { leastConductivity } from '../water/least-conductivity';
+import { acclimation, floating } from '../water/acclimation';
+import { changeSeries, changesToReach, evaporationTrap, steadyNitrate } from '../water/change-series';
 import { evaporationDrift } from '../water/evaporation-drift';
 import { brackishStepsCalculation } from '../water/brackish-steps';
 import { carbonateSystem } from '../chemistry/carbonate-system';
@@ -76,6 +78,12 @@ export const calculations = createRegistry([
   listed(dechlorination),
   listed(brackishStepsCalculation),
   listed(evaporationDrift),
+  listed(changeSeries),
+  listed(changesToReach),
+  listed(evaporationTrap),
+  listed(steadyNitrate),
+  listed(acclimation),
+  listed(floating),
   listed(leastConductivity),
   listed(seawaterPh),
   listed(waterColour),

@@ -123,6 +123,33 @@ describe('the words of each judgement', () => {
       /secured upright/,
     ],
     [
+      'oxygen that runs short',
+      { ...tank([['danio-margaritatus', 200]]), care: { ...emptyCare(), surface: 'still' as const } },
+      lowBarn,
+      'water.oxygen',
+      /short/,
+      /air stone/,
+    ],
+    [
+      'nitrate that climbs',
+      { ...tank([['danio-margaritatus', 60]]), care: { ...emptyCare(), change: { fraction: 0.05, everyDays: 14 } } },
+      lowBarn,
+      'water.nitrate',
+      /^Nitrate climbs/,
+      /settles at about \d+.* mg\/L/,
+    ],
+    [
+      'topping up with tap water',
+      {
+        ...tank([['danio-margaritatus', 12]], { vessel: box(600, 400, 360, 'none'), heaterC: 26 }),
+        care: { ...emptyCare(), topUp: { sourceId: 'tap', everyDays: 2 } },
+      },
+      lowBarn,
+      'water.evaporation',
+      /^Topping up makes the water \d+ % saltier/,
+      /RO or rain/,
+    ],
+    [
       'lime that settles',
       { ...tank([['danio-margaritatus', 4]], { heaterC: 28 }), care: { ...emptyCare(), surface: 'air-stone' as const } },
       lowBarn,

@@ -122,6 +122,12 @@ export function wordRemedy(
         const one = remedy.subjects[0] === 'males' ? 'male' : 'female';
         return `${change > 0 ? 'Add' : 'Take out'} ${Math.abs(change)} ${one}${Math.abs(change) === 1 ? '' : 's'}`;
       }
+      case 'surface':
+        return remedy.subjects[0] === 'air-stone' ? 'Put in an air stone' : 'Let the filter ripple the surface';
+      case 'changes':
+        return `Change ${show('fraction')} once a week`;
+      case 'top-up':
+        return `Top up with ${names[0] ?? 'pure water'}`;
       case 'cover-sides':
         return 'Dark film, seen from the front only';
       case 'vessel':
@@ -135,7 +141,19 @@ export function wordRemedy(
 }
 
 function effectText(finding: Finding, { after, alsoMends }: Remedy, units: UnitChoice): string {
-  const name = finding.values['planned'] ? 'planned' : finding.values['water'] ? 'water' : finding.values['count'] ? 'count' : null;
+  const name = finding.values['planned']
+    ? 'planned'
+    : finding.values['water']
+      ? 'water'
+      : finding.values['count']
+        ? 'count'
+        : finding.values['nitrate']
+          ? 'nitrate'
+          : finding.values['oxygen']
+            ? 'oxygen'
+            : finding.values['by']
+              ? 'by'
+              : null;
   const before = name && formatValue(finding.values[name], units);
   const now = name && after?.values[name] && formatValue(after.values[name], units);
   const change =

@@ -23,7 +23,8 @@ function powerOf(devices: readonly Device[], kind: 'heater' | 'cooler'): number 
   return sum;
 }
 
-function thermostats(design: Design): Thermostats {
+/** What warms and cools a design's tank. */
+export function thermostats(design: Design): Thermostats {
   const devices = Object.values(design.equipment);
   return {
     heaterC: setPoint(devices, 'heater'),

@@ -3,6 +3,7 @@ import { Design } from '../../design/design';
 import { applyEdit } from '../../design/edit';
 import { assess, type Assessment } from '../assess';
 import { blendRemedy } from './blend';
+import { changesRemedy, surfaceRemedy, topUpRemedy } from './care';
 import { conditionerRemedy } from './conditioner';
 import { coverSidesRemedy } from './cover-sides';
 import { groupRemedy } from './group';
@@ -22,6 +23,9 @@ export const REMEDY_MAKERS: readonly RemedyMaker[] = [
   recipeRemedy,
   conditionerRemedy,
   leavesRemedy,
+  surfaceRemedy,
+  changesRemedy,
+  topUpRemedy,
   setPointRemedy,
   ratingRemedy,
   groupRemedy,

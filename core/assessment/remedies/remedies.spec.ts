@@ -76,6 +76,7 @@ describe('remedies', () => {
     }
     expect([...seen].sort()).toEqual([
       'blend',
+      'changes',
       'conditioner',
       'cooler',
       'group',
@@ -85,6 +86,7 @@ describe('remedies', () => {
       'rating',
       'recipe',
       'remove',
+      'surface',
       'vessel',
     ]);
   });

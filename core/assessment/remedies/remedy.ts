@@ -16,6 +16,9 @@ export type RemedyKind =
   | 'rating'
   | 'sexes'
   | 'cover-sides'
+  | 'surface'
+  | 'changes'
+  | 'top-up'
   | 'remove';
 
 /** A change that a kind of remedy puts forward; not yet proved to help. */

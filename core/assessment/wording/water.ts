@@ -113,6 +113,31 @@ export function wordWater({ code, finding, units, who, show, count }: Words<Code
             title: `The soil is spent in about ${show('weeks')} weeks`,
             reason: `${show('fewest')} to ${show('most')} between sorts: the KH of the change water eats it. Mix with less KH, and it lasts.`,
           };
+    case 'water.oxygen':
+      if (finding.severity === 'fits')
+        return {
+          title: 'There is oxygen enough',
+          reason: `About ${show('oxygen')} once it has settled (${show('low')} to ${show('high')}).`,
+        };
+      return {
+        title: finding.severity === 'conflict' ? 'They would be short of oxygen' : 'Oxygen may run short',
+        reason: `About ${show('oxygen')} is left once it has settled, and anything from ${show('low')} to ${show('high')} is likely; ${show('edge')} is wanted. Fewer animals, less feed, a moving surface or an air stone.`,
+      };
+    case 'water.nitrate':
+      if (finding.severity === 'fits')
+        return {
+          title: 'Changes keep up with nitrate',
+          reason: `It settles at about ${show('nitrate')} (${show('low')} to ${show('high')}); ${show('edge')} is the usual limit.`,
+        };
+      return {
+        title: 'Nitrate climbs past what the changes take out',
+        reason: `It settles at about ${show('nitrate')} (${show('low')} to ${show('high')}); ${show('edge')} is the usual limit. More or larger changes, less feed, faster plants.`,
+      };
+    case 'water.evaporation':
+      return {
+        title: `Topping up makes the water ${show('by')} saltier than it is mixed`,
+        reason: 'Vapour leaves its salts behind, and the top-up brings more. Top up with RO or rain water, or change more.',
+      };
     case 'water.soil-against-lime':
       return {
         title: 'Soil and lime work against each other',

@@ -69,7 +69,7 @@ export function formatQuantity(kind: QuantityKind, value: number, choice: UnitCh
 /** The number of formatQuantity without its unit. */
 export function formatNumber(kind: QuantityKind, value: number, choice: UnitChoice): string {
   const shown = inChosenUnit(kind, value, choice);
-  const { decimals } = unitOf(kind, choice);
+  const decimals = kind === 'concentration' && Math.abs(shown) >= 10 ? 1 : unitOf(kind, choice).decimals;
   const rounded = shown.toFixed(decimals);
   const text = Number(rounded) === 0 && Math.abs(shown) > 1e-9 ? String(Number(shown.toPrecision(1))) : String(Number(rounded));
   return text.replace('-', '−');

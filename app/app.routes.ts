@@ -13,6 +13,7 @@ export const routes: Routes = [
       { path: 'water', loadComponent: () => import('./water/water-bench').then((m) => m.WaterBench) },
       { path: 'equipment', loadComponent: () => import('./equipment/equipment-bench').then((m) => m.EquipmentBench) },
       { path: 'stocking', loadComponent: () => import('./stocking/stocking-bench').then((m) => m.StockingBench) },
+      { path: 'care', loadComponent: () => import('./care/care-bench').then((m) => m.CareBench) },
       { path: 'sheet', loadComponent: () => import('./sheet/sheet').then((m) => m.Sheet) },
       { path: ':bench', loadComponent: () => import('./shell/bench-not-open').then((m) => m.BenchNotOpen) },
     ],

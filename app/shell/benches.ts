@@ -38,6 +38,6 @@ export const BENCHES: readonly BenchEntry[] = [
   bench('equipment', 'Equipment', '7', '#c79a66', DARK, '#402e1c', true),
   bench('stocking', 'Stocking', '8', '#c08d5f', DARK, '#3b281a', true),
   bench('startup', 'Start-up', '9', '#8f5a39', LIGHT, '#352317'),
-  bench('care', 'Care', '0', '#7d5035', LIGHT, '#2f1f16'),
+  bench('care', 'Care', '0', '#7d5035', LIGHT, '#2f1f16', true),
   bench('breeding', 'Breeding', '-', '#5d4031', LIGHT, '#291b14'),
 ];

@@ -3,6 +3,8 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive } from '@angular/router';
 import { filter, map, startWith } from 'rxjs';
 import { formatNumber, formatQuantity, formatSpan } from '../../core/quantity/format';
+import type { Design } from '../../core/design/design';
+import { shortDay } from '../ui/day-text';
 import { PreferencesStore } from '../store/preferences';
 import { SeverityGlyph } from '../ui/severity-glyph';
 import { BENCHES } from './benches';
@@ -203,12 +205,22 @@ export class Course {
         const kinds = this.view.members().filter(({ organism }) => organism?.kind === 'plant').length;
         return kinds === 0 ? 'none yet' : `${kinds} kind${kinds === 1 ? '' : 's'}`;
       }
+      case 'care':
+        return careLine(design);
       case 'stocking':
         return stockingLine(Object.values(design.stock));
       default:
         return 'not judged yet';
     }
   }
+}
+
+function careLine({ care }: Design): string {
+  const next = Object.values(care.steps)
+    .map(({ day }) => day)
+    .sort()[0];
+  if (next !== undefined) return `next on ${shortDay(next)}`;
+  return care.change ? `${Math.round(care.change.fraction * 100)} % every ${care.change.everyDays} days` : 'not stated';
 }
 
 function stockingLine(stock: readonly { count: number }[]): string {

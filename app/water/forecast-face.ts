@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import { distinctUntilChanged, of, switchMap } from 'rxjs';
 import { windowNodeOf } from '../../core/assessment/derive';
 import { FORECAST_SAMPLES } from '../../core/assessment/forecast';
@@ -41,7 +42,7 @@ const TABLE_DAYS = [0, 1, 3, 7, 14, 28, 42, 56, 70, 84];
 /** Twelve weeks of the planned tank, day by day, with what is likely about them. */
 @Component({
   selector: 'tr-forecast-face',
-  imports: [BandChart, RoutineFields],
+  imports: [BandChart, NzButtonModule, RoutineFields],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <section aria-labelledby="routine-heading" data-control="routine">
@@ -51,7 +52,7 @@ const TABLE_DAYS = [0, 1, 3, 7, 14, 28, 42, 56, 70, 84];
     <div class="bar">
       <h2>Twelve weeks from {{ start() }}</h2>
       @if (told()?.forecast) {
-        <button type="button" class="plain" [attr.aria-pressed]="table()" (click)="table.set(!table())">
+        <button nz-button type="button" [attr.aria-pressed]="table()" (click)="table.set(!table())">
           {{ table() ? 'Curves' : 'Table' }}
         </button>
       }
@@ -133,9 +134,6 @@ const TABLE_DAYS = [0, 1, 3, 7, 14, 28, 42, 56, 70, 84];
     }
     .progress {
       margin-left: auto;
-    }
-    .plain {
-      min-height: max(26px, var(--touch));
     }
     .charts {
       display: grid;

@@ -85,24 +85,6 @@ import { LABORATORY_TASKS, type LaboratoryTask, type TaskAnswer } from './labora
       display: grid;
       align-content: start;
     }
-    .task {
-      min-height: max(34px, var(--touch));
-      padding: 6px 10px;
-      border: 0;
-      border-bottom: 1px solid var(--rule);
-      border-left: 3px solid transparent;
-      background: none;
-      color: inherit;
-      font: inherit;
-      line-height: 1.3;
-      text-align: left;
-      cursor: pointer;
-      &[aria-current] {
-        border-left-color: var(--water);
-        background: var(--band);
-        font-weight: 600;
-      }
-    }
     .fields {
       display: flex;
       flex-wrap: wrap;

@@ -4,6 +4,8 @@ import { TankStore } from '../store/tank-store';
 import { TankView } from '../store/tank-view';
 import { ChoiceField, type Choice } from '../ui/choice';
 import { AnalysisFace } from './analysis-face';
+import { AcclimateFace } from './acclimate-face';
+import { ChangeFace } from './change-face';
 import { ForecastFace } from './forecast-face';
 import { Laboratory } from './laboratory';
 import { Lying } from './lying';
@@ -11,10 +13,12 @@ import { Mixture } from './mixture';
 import { RecipeCard } from './recipe-card';
 import { WaterAxes } from './water-axes';
 
-type Face = 'match' | 'forecast' | 'analysis' | 'laboratory';
+type Face = 'match' | 'forecast' | 'change' | 'acclimate' | 'analysis' | 'laboratory';
 const FACES: readonly Choice<Face>[] = [
   { value: 'match', text: 'Match' },
   { value: 'forecast', text: 'Forecast' },
+  { value: 'change', text: 'Change' },
+  { value: 'acclimate', text: 'Acclimate' },
   { value: 'analysis', text: 'Analysis' },
   { value: 'laboratory', text: 'Laboratory' },
 ];
@@ -22,7 +26,19 @@ const FACES: readonly Choice<Face>[] = [
 /** From the tap to the tank: everyone's ranges, the recipe, what moves the water, and what is dissolved in it. */
 @Component({
   selector: 'tr-water-bench',
-  imports: [SourcesEditor, ChoiceField, AnalysisFace, ForecastFace, Laboratory, Lying, Mixture, RecipeCard, WaterAxes],
+  imports: [
+    SourcesEditor,
+    ChoiceField,
+    AcclimateFace,
+    AnalysisFace,
+    ChangeFace,
+    ForecastFace,
+    Laboratory,
+    Lying,
+    Mixture,
+    RecipeCard,
+    WaterAxes,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './water-bench.html',
   styleUrl: './water-bench.less',

@@ -1,0 +1,201 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { wordStep } from '../../core/assessment/wording/steps';
+import { nameOf } from '../../core/assessment/wording';
+import { inOrder } from '../../core/design/design';
+import { pointer } from '../../core/design/edit';
+import { sourceLabel } from '../../core/design/room';
+import { dayOf, daysFrom } from '../../core/schedule/day';
+import { PreferencesStore } from '../store/preferences';
+import { TankStore } from '../store/tank-store';
+import { TankView } from '../store/tank-view';
+import { longDay } from '../ui/day-text';
+import { LatinText } from '../ui/latin-text';
+import { RoutineFields } from './routine-fields';
+import { dropPlan, putOff } from './step-edits';
+
+/** The routine of the tank, and what is to be done on which day. */
+@Component({
+  selector: 'tr-care-bench',
+  imports: [LatinText, NzButtonModule, RouterLink, RoutineFields],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="head">
+      <h1>Care</h1>
+      <span class="soft small">what is done every week, and what falls on a day</span>
+    </div>
+    <section aria-labelledby="care-routine" data-control="routine">
+      <h2 id="care-routine">The routine</h2>
+      <tr-routine-fields />
+      <p class="small soft">What comes of it in twelve weeks stands under Water, Forecast.</p>
+    </section>
+    <section aria-labelledby="care-steps">
+      <h2 id="care-steps">On their days</h2>
+      @if (days().length === 0) {
+        <p>
+          Nothing is put down yet. A gradual shift, a rescape or a tank ripened for delicate animals is planned under
+          <a [routerLink]="['/tank', view.design()?.id, 'water']">Water, Change</a>, and its steps then stand here.
+        </p>
+      }
+      <ol class="days">
+        @for (day of days(); track day.day) {
+          <li>
+            <h3 [class.past]="day.past">
+              {{ day.name }} <span class="small soft">{{ day.when }}</span>
+            </h3>
+            <ul>
+              @for (step of day.steps; track step.id) {
+                <li class="step">
+                  <div>
+                    <strong><tr-latin [text]="step.title" /></strong>
+                    <p class="small">{{ step.detail }}</p>
+                    <p class="small soft">{{ step.plan }}</p>
+                  </div>
+                  <span class="acts">
+                    <button
+                      nz-button
+                      type="button"
+                      [disabled]="locked()"
+                      [attr.aria-label]="'Done: ' + step.plainTitle + ', ' + day.name"
+                      (click)="done(step.id)"
+                    >
+                      Done
+                    </button>
+                    <button
+                      nz-button
+                      type="button"
+                      [disabled]="locked()"
+                      [attr.aria-label]="'Put off a day, with what follows: ' + step.plainTitle + ', ' + day.name"
+                      (click)="later(step.id)"
+                    >
+                      A day later
+                    </button>
+                  </span>
+                </li>
+              }
+            </ul>
+          </li>
+        }
+      </ol>
+      @if (plans().length > 0) {
+        <p class="plans">
+          @for (plan of plans(); track plan.id) {
+            <button nz-button type="button" [disabled]="locked()" (click)="drop(plan.id, plan.name)">
+              Drop “{{ plan.name }}”, {{ plan.count }} left
+            </button>
+          }
+        </p>
+      }
+    </section>
+  `,
+  styles: `
+    .head {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: baseline;
+      gap: 4px 10px;
+      margin-bottom: 8px;
+    }
+    section {
+      margin-bottom: 22px;
+    }
+    h2 {
+      margin-bottom: 6px;
+    }
+    .days,
+    .days ul {
+      margin: 0;
+      padding: 0;
+      list-style: none;
+    }
+    .days > li {
+      padding: 8px 0;
+      border-top: 1px solid var(--rule);
+    }
+    .past {
+      color: var(--ochre);
+    }
+    .step {
+      display: flex;
+      justify-content: space-between;
+      gap: 14px;
+      padding: 4px 0 4px 14px;
+    }
+    .acts {
+      display: flex;
+      flex: none;
+      align-items: flex-start;
+      gap: 6px;
+    }
+    .plans {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 6px 12px;
+      margin-top: 10px;
+    }
+    @media (max-width: 719px) {
+      .step {
+        flex-direction: column;
+        gap: 4px;
+      }
+    }
+  `,
+})
+export class CareBench {
+  protected readonly view = inject(TankView);
+  private readonly store = inject(TankStore);
+  private readonly units = inject(PreferencesStore).units;
+  protected readonly locked = computed(() => this.view.readOnly());
+  private readonly today = dayOf(new Date());
+
+  protected readonly days = computed(() => {
+    const assessment = this.view.assessment();
+    const { design, room } = assessment?.world ?? {};
+    if (!assessment || !design || !room) return [];
+    const names = {
+      source: (id: string) => (room.sources[id] ? sourceLabel(room.sources[id]) : id),
+      subject: (id: string) => {
+        const animal = assessment.world.catalogue.organisms.get(id);
+        return animal ? `*${animal.latin}*` : nameOf(id, assessment);
+      },
+    };
+    const byDay = new Map<string, { id: string; title: string; plainTitle: string; detail: string; plan: string }[]>();
+    const sorted = inOrder(design.care.steps).sort(([, a], [, b]) => (a.day < b.day ? -1 : a.day > b.day ? 1 : a.order - b.order));
+    for (const [id, step] of sorted) {
+      const { title, detail } = wordStep(step, names, this.units());
+      const there = byDay.get(step.day) ?? [];
+      there.push({ id, title, plainTitle: title.replaceAll('*', ''), detail, plan: step.plan });
+      byDay.set(step.day, there);
+    }
+    return [...byDay].map(([day, steps]) => {
+      const away = daysFrom(this.today, day);
+      const when =
+        away === 0 ? 'today' : away === 1 ? 'tomorrow' : away < 0 ? `${-away} day${away === -1 ? '' : 's'} ago` : `in ${away} days`;
+      return { day, name: longDay(day, this.today), when, past: away < 0, steps };
+    });
+  });
+
+  protected readonly plans = computed(() => {
+    const counts = new Map<string, { id: string; name: string; count: number }>();
+    for (const step of Object.values(this.view.design()?.care.steps ?? {})) {
+      const known = counts.get(step.planId);
+      counts.set(step.planId, { id: step.planId, name: step.plan, count: (known?.count ?? 0) + 1 });
+    }
+    return [...counts.values()];
+  });
+
+  protected done(id: string): void {
+    this.store.edit('Done', [{ op: 'remove', path: pointer('care', 'steps', id) }]);
+  }
+
+  protected later(id: string): void {
+    const design = this.view.design();
+    if (design) this.store.edit('Put off a day', putOff(design, id, 1));
+  }
+
+  protected drop(planId: string, name: string): void {
+    const design = this.view.design();
+    if (design) this.store.edit(`Drop ${name}`, dropPlan(design, planId));
+  }
+}

@@ -1,0 +1,102 @@
+import type { DatedStep } from '../../schedule/step';
+import { PARAMETER_META, type Parameter } from '../../catalogue/parameter';
+import { formatQuantity, type UnitChoice } from '../../quantity/format';
+import { saltOf } from '../../water/salts';
+
+/** What a step is about, by name. */
+export interface StepNames {
+  source: (id: string) => string;
+  subject: (id: string) => string;
+}
+
+type Told = Pick<DatedStep, 'code' | 'pourL' | 'saltsG' | 'expects' | 'values' | 'subjects'>;
+
+/** A step as a list says it: what to do, and what to mind. */
+export function wordStep(step: Told, names: StepNames, units: UnitChoice): { title: string; detail: string } {
+  const litres = Object.values(step.pourL).reduce((sum, one) => sum + one, 0);
+  const volume = (value: number) => formatQuantity('volume', value, units);
+  const who = step.subjects.map(names.subject).join(', ');
+  const count = step.values['count'] ?? 0;
+  const pours = Object.entries(step.pourL)
+    .filter(([, value]) => value > 0.005)
+    .map(([id, value]) => `${volume(value)} ${names.source(id)}`);
+  const salts = Object.entries(step.saltsG)
+    .filter(([, grams]) => grams >= 0.005)
+    .map(([id, grams]) => `${Number(grams.toPrecision(2))} g ${(saltOf(id)?.name ?? id).replace(/ \(.*\)$/, '').toLowerCase()}`);
+  const mix = [...pours, ...salts].join(' + ');
+  const expected = expects(step.expects, units);
+  const then = expected === '' ? '' : ` Then it should read ${expected}.`;
+  switch (step.code) {
+    case 'change':
+      return litres > 0.005
+        ? { title: `Change ${volume(litres)}`, detail: `${mix}, at the tank’s temperature.${then}` }
+        : { title: `Set the water to ${expected}`, detail: 'No water is changed today.' };
+    case 'dose':
+      return { title: `Dose ${salts.join(' + ')}`, detail: then.trim() };
+    case 'test':
+      return {
+        title: step.values['week'] ? `Test, week ${step.values['week']}` : 'Test the water',
+        detail: 'Ammonia, nitrite, nitrate, pH: write them down.',
+      };
+    case 'challenge':
+      return {
+        title: 'Challenge the filter',
+        detail: `Bring ammonia to ${step.values['ammoniaMgN'] ?? 1} mg N/L, with no animal in the tank. A grown-in filter has none left after a day.`,
+      };
+    case 'ready':
+      return { title: 'Check that it is ready', detail: `Measured, not reckoned: ${expected}. If not, all that follows waits a week.` };
+    case 'stock':
+      return { title: `Put in ${count > 0 ? `${count} ` : ''}${who}`, detail: 'Acclimate by their bag; lights off.' };
+    case 'rehome':
+      return { title: `Find ${who} their home`, detail: 'They do not go together with those to come.' };
+    case 'kept-water':
+      return {
+        title: `Keep ${volume(step.values['litres'] ?? 0)} of the old water`,
+        detail: 'Siphon it clean, from the top, before anything is stirred up.',
+      };
+    case 'move-plants':
+      return { title: 'Lift plants and wood', detail: 'Keep them wet; look them over for stowaways.' };
+    case 'lower-water':
+      return { title: 'Lower the water', detail: 'To a hand’s breadth: animals come out most easily then.' };
+    case 'catch':
+      return {
+        title: 'Catch the animals last',
+        detail: step.values['hours']
+          ? `Into the tub: it holds them about ${step.values['hours']} h. Lid on, in the shade, air stone ready.`
+          : 'Into the tub, lid on, in the shade, with an air stone.',
+      };
+    case 'save-media':
+      return { title: 'Save the filter and the soil', detail: 'Media stay under old water and never dry; soil is lifted, not rinsed.' };
+    case 'rebuild':
+      return { title: 'Rebuild', detail: 'Heaviest stones first, on the base.' };
+    case 'refill':
+      return {
+        title: `Refill: ${volume(step.values['litres'] ?? 0)} old, the rest new`,
+        detail: `${mix}${mix ? '. ' : ''}Pour on a dish or a bag, slowly.${then}`,
+      };
+    case 'release':
+      return { title: 'Release them', detail: 'When the temperature is the same and the water is clear.' };
+    case 'watch':
+      return {
+        title: `Watch${who ? ` ${who}` : ''}`,
+        detail: `Test the day after: ${expected || 'ammonia and nitrite'}. Gasping, hiding, deaths: write them down.`,
+      };
+  }
+}
+
+const ANALYTES: Readonly<Record<string, string>> = { ammonia: 'ammonia', nitrite: 'nitrite', nitrate: 'nitrate' };
+
+function expects(all: Told['expects'], units: UnitChoice): string {
+  return Object.entries(all)
+    .map(([key, value]) => {
+      if (Object.hasOwn(ANALYTES, key))
+        return value === 0 ? `no ${ANALYTES[key]}` : `${ANALYTES[key]} under ${formatQuantity('concentration', value, units)}`;
+      const meta = PARAMETER_META[key as Parameter] as (typeof PARAMETER_META)[Parameter] | undefined;
+      if (!meta) return '';
+      return key === 'temperatureC' || key === 'ghDh' || key === 'khDh'
+        ? formatQuantity(meta.kind, value, units)
+        : `${meta.name} ${formatQuantity(meta.kind, value, units)}`;
+    })
+    .filter((text) => text !== '')
+    .join(', ');
+}

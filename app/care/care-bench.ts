@@ -28,7 +28,7 @@ import { dropPlan, putOff } from './step-edits';
     <section aria-labelledby="care-routine" data-control="routine">
       <h2 id="care-routine">The routine</h2>
       <tr-routine-fields />
-      <p class="small soft">What comes of it in twelve weeks stands under Water, Forecast.</p>
+      <p class="small soft what">What comes of it in twelve weeks stands under Water, Forecast.</p>
     </section>
     <section aria-labelledby="care-steps">
       <h2 id="care-steps">On their days</h2>
@@ -112,6 +112,9 @@ import { dropPlan, putOff } from './step-edits';
     .days > li {
       padding: 8px 0;
       border-top: 1px solid var(--rule);
+    }
+    .what {
+      margin-top: 8px;
     }
     .past {
       color: var(--ochre);

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import type { Operation } from 'rfc6902';
 import { keptMoves, leastKept, tubHours } from '../../core/assessment/plan/kept-water';
 import { stepLimits, type Shifted } from '../../core/assessment/plan/shift';
+import { time } from '../../core/assessment/wording/acclimation';
 import { breathMgPerDay, gramsOf } from '../../core/assessment/derive/scenario';
 import { PARAMETER_META } from '../../core/catalogue/parameter';
 import { inOrder } from '../../core/design/design';
@@ -71,7 +72,7 @@ import { TestedWaterFields } from './tested-water';
       </p>
       @if (donors().length > 0) {
         <fieldset>
-          <legend>Taken from what is on hand, and struck off there when the plan is put down</legend>
+          <legend>Taken from what is on hand in the room</legend>
           @for (donor of donors(); track donor.id) {
             <tr-quantity
               [label]="donor.label"
@@ -82,7 +83,7 @@ import { TestedWaterFields } from './tested-water';
             />
           }
           <button type="button" class="pick" [disabled]="view.readOnly() || !anyTaken()" (click)="debit()">
-            Strike it off the room’s list now
+            Strike it off the room’s list
           </button>
         </fieldset>
       }
@@ -179,11 +180,13 @@ export class ChangeKept {
         weighed.least === 0
           ? 'None of it is needed: the new water is as good as the old.'
           : `At least ${formatQuantity('fraction', weighed.least, units)} keeps every step within a day’s; four fifths is usual for shrimp.`,
-      moves: weighed.moves.map(({ parameter, from, to, step, limit, fits }) => {
-        const { name, kind } = PARAMETER_META[parameter];
-        const show = (value: number) => formatQuantity(kind, value, units);
-        return { name, from: show(from), to: show(to), step: show(step), limit: show(limit), fits };
-      }),
+      moves: weighed.moves
+        .filter(({ step, limit }) => step > 0.02 * limit)
+        .map(({ parameter, from, to, step, limit, fits }) => {
+          const { name, kind } = PARAMETER_META[parameter];
+          const show = (value: number) => formatQuantity(kind, value, units);
+          return { name, from: show(from), to: show(to), step: show(step), limit: show(limit), fits };
+        }),
     };
   });
 
@@ -210,8 +213,8 @@ export class ChangeKept {
     const hours = this.hours();
     if (!hours) return null;
     const cools = formatQuantity('temperatureStep', hours.cools, this.units());
-    const heat = hours.heat === null ? 'keeps its warmth' : `is ${cools} colder after about ${hours.heat} h`;
-    const oxygen = hours.oxygen === null ? 'has oxygen enough' : `runs short of oxygen after about ${hours.oxygen} h`;
+    const heat = hours.heat === null ? 'keeps its warmth' : `is ${cools} colder after about ${time(hours.heat * 60)}`;
+    const oxygen = hours.oxygen === null ? 'has oxygen enough' : `runs short of oxygen after about ${time(hours.oxygen * 60)}`;
     return `The tub ${heat} and ${oxygen}. Cover it, and work against these hours.`;
   });
 

@@ -33,8 +33,8 @@ const MISSES: Readonly<Record<Routine['misses'][number], string>> = {
             <tr>
               <th scope="col">Every</th>
               <th scope="col" class="value">Change</th>
-              <th scope="col" class="value">Nitrate<br />before it</th>
-              <th scope="col" class="value">KH<br />before it</th>
+              <th scope="col" class="value">Nitrate<br />before it, mg/L</th>
+              <th scope="col" class="value">KH<br />before it, dKH</th>
               <th scope="col">One change moves at once</th>
               <th scope="col">A week takes</th>
               <th scope="col">Out of bounds</th>
@@ -84,8 +84,12 @@ const MISSES: Readonly<Record<Routine['misses'][number], string>> = {
     .now {
       background: var(--band);
     }
-    th {
+    thead th {
       vertical-align: bottom;
+    }
+    tbody th {
+      color: var(--ink);
+      white-space: nowrap;
     }
   `,
 })
@@ -109,8 +113,8 @@ export class ChangeRoutine {
         routine,
         days: routine.everyDays,
         share: formatQuantity('fraction', routine.fraction, units),
-        nitrate: formatQuantity('concentration', routine.nitrateMgPerL, units),
-        kh: formatQuantity('alkalinity', routine.khDh, units),
+        nitrate: formatNumber('concentration', routine.nitrateMgPerL, units),
+        kh: formatNumber('alkalinity', routine.khDh, units),
         shock: `KH ${formatNumber('alkalinity', routine.shock.khDh, units)}, nitrate ${formatNumber('concentration', routine.shock.nitrateMgPerL, units)}`,
         week: [...pours, ...salts].join(', '),
         misses: routine.misses.length === 0 ? 'nothing' : routine.misses.map((miss) => MISSES[miss]).join(', '),

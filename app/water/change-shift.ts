@@ -14,6 +14,15 @@ import { QuantityField } from '../ui/quantity-field';
 import { mixedTests, settledTests, testedIn } from './planned-tests';
 import { TestedWaterFields } from './tested-water';
 
+/** Less than this is no movement worth a curve. */
+const MOVES: Readonly<Record<Shifted | 'temperatureC', number>> = {
+  ghDh: 0.15,
+  khDh: 0.15,
+  ec25UsPerCm: 4,
+  salinity: 0.15,
+  temperatureC: 0.1,
+};
+
 /** From the water a colony lives in to the water of this plan, no step larger than everyone bears. */
 @Component({
   selector: 'tr-change-shift',
@@ -196,7 +205,7 @@ export class ChangeShift {
     if (!last) return [];
     return ([...this.fields(), 'ph'] as const).filter((parameter) => {
       const [a, b] = [from[parameter], last[parameter]];
-      return parameter === 'ph' ? b !== undefined : a !== undefined && b !== undefined && Math.abs(a - b) > 1e-6;
+      return parameter === 'ph' ? b !== undefined : a !== undefined && b !== undefined && Math.abs(a - b) > MOVES[parameter];
     });
   });
 

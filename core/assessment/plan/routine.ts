@@ -87,8 +87,10 @@ export function routines(assessment: Assessment): Routine[] {
     for (const fraction of FRACTIONS) {
       const tried = weighRoutine(assessment, fraction, everyDays);
       if (!tried) return [];
-      if (!best || tried.misses.length < best.misses.length) best = tried;
-      if (best.misses.length === 0) break;
+      // where none keeps it, the one that leaves least nitrate
+      const fewer = best === null || tried.misses.length < best.misses.length;
+      if (fewer || (tried.misses.length === best!.misses.length && tried.nitrateMgPerL < best!.nitrateMgPerL)) best = tried;
+      if (best!.misses.length === 0) break;
     }
     return best ? [best] : [];
   });

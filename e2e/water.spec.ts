@@ -142,8 +142,12 @@ describe('the faces of the Water bench', () => {
       await page.waitForSelector('tr-source-report');
       await checkAxe(`match, ${theme}`);
       await press('Report of Limestone tap');
-      for (const [i, part] of ['tr-water-axes', 'tr-analysis-face', 'tr-laboratory'].entries()) {
-        await page.$$eval('.faces label', (all, at) => (all[at] as HTMLElement | undefined)?.click(), i);
+      for (const [face, part] of [
+        ['Match', 'tr-water-axes'],
+        ['Analysis', 'tr-analysis-face'],
+        ['Laboratory', 'tr-laboratory'],
+      ] as const) {
+        await page.$$eval('.faces label', (all, name) => all.find((label) => label.textContent?.trim() === name)?.click(), face);
         await page.waitForSelector(part);
         // the buttons fade from one to the next
         await wait(400);

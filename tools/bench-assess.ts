@@ -9,6 +9,11 @@ import { carbonateAtPco2 } from '../core/chemistry/carbonate-system';
 import { compose } from '../core/water/composition';
 import { recipes } from '../core/water/recipe';
 import { SALTS } from '../core/water/salts';
+import { forecastBasis, forecastOf } from '../core/assessment/forecast';
+import { derive } from '../core/assessment/derive';
+import { Design } from '../core/design/design';
+import { QUICK, run } from '../core/tank/run';
+import { settle } from '../core/tank/settle';
 import { largeTank } from '../core/testing/large-tank';
 
 /** Recipes for bands that want salts, and a block of a thousand carbonate systems, milliseconds each. */
@@ -67,5 +72,30 @@ export function runBench(): Record<string, number[]> {
   };
 }
 
+/** A tank followed for twelve weeks, with everything that lives in the demo's shell bed; and the whole forecast of it. */
+export function runAhead(): Record<string, number[]> {
+  const catalogue = indexCatalogue(catalogueData);
+  const room = Room.parse(demo.room);
+  const design = Design.parse(demo.designs[2]);
+  const world = { design, room, catalogue };
+  const derived = derive(world);
+  const scenario = forecastBasis(world, derived, 10)!.scenario;
+  const time = (runs: number, act: () => unknown) =>
+    Array.from({ length: runs }, () => {
+      const start = performance.now();
+      act();
+      return performance.now() - start;
+    });
+  time(20, () => run(scenario, 84, {}, QUICK));
+  return {
+    single: time(100, () => run(scenario, 84, {}, QUICK)),
+    settled: time(100, () => settle(scenario)),
+    forecast: time(8, () => {
+      for (const _ of forecastOf(world, { month: 10, days: 84, samples: 200, seed: 1 }, derived)) void _;
+    }),
+  };
+}
+
+(globalThis as unknown as { runAhead: typeof runAhead }).runAhead = runAhead;
 (globalThis as unknown as { runBench: typeof runBench }).runBench = runBench;
 (globalThis as unknown as { runWater: typeof runWater }).runWater = runWater;

@@ -228,6 +228,54 @@ async function benchImport(page: Page): Promise<Row> {
   return row(`a room of 5 MB read (${designs.length} large tanks)`, samples, 1000, 'ms');
 }
 
+/** The tank's balance by itself; and in the real interface, from an edit of the care to the first new curve and to the whole. */
+async function benchAhead(page: Page, url: string): Promise<Row[]> {
+  const entry = fileURLToPath(new URL('./bench-assess.ts', import.meta.url));
+  const built = buildSync({ entryPoints: [entry], bundle: true, format: 'iife', write: false, minify: true, target: 'es2022' });
+  await page.goto('about:blank');
+  await page.evaluate(built.outputFiles[0]!.text);
+  const alone = await page.evaluate(() => (window as unknown as { runAhead(): Record<string, number[]> }).runAhead());
+  await page.goto(url);
+  await page.waitForSelector('.tanks a');
+  await page.goto(`${url}tank/shell-bed/water`);
+  await page.waitForSelector('.faces label');
+  await page.$$eval('.faces label', (all) => all.find((label) => label.textContent?.trim() === 'Forecast')?.click());
+  await page.waitForFunction(() => document.querySelector('.progress')?.textContent?.trim() === '200 likely cases');
+  const first: number[] = [];
+  const whole: number[] = [];
+  for (let i = 0; i < 10; i++) {
+    const [toCurve, toAll] = await page.evaluate(
+      (surface) =>
+        new Promise<[number, number]>((told) => {
+          const before = document.querySelector('[data-series=oxygen] .usual')?.getAttribute('d');
+          const select = Array.from(document.querySelectorAll('select')).at(-1)!;
+          const from = performance.now();
+          let curve = 0;
+          const watch = () => {
+            const now = performance.now() - from;
+            if (curve === 0 && document.querySelector('[data-series=oxygen] .usual')?.getAttribute('d') !== before) curve = now;
+            if (curve > 0 && document.querySelector('.progress')?.textContent?.trim() === '200 likely cases') told([curve, now]);
+            else requestAnimationFrame(watch);
+          };
+          select.value = surface;
+          select.dispatchEvent(new Event('change'));
+          requestAnimationFrame(watch);
+        }),
+      i % 2 === 0 ? 'air-stone' : 'ripple',
+    );
+    first.push(toCurve);
+    whole.push(toAll);
+    await new Promise((resolve) => setTimeout(resolve, 900));
+  }
+  return [
+    row('twelve weeks of one tank, once', alone['single'] ?? [], 5, 'ms'),
+    row('where a tank settles, once', alone['settled'] ?? [], 5, 'ms'),
+    row('forecast of 200 likely cases', alone['forecast'] ?? [], 1000, 'ms'),
+    row('edit to the new curves on the screen', first, 200, 'ms'),
+    row('edit to all 200 cases on the screen', whole, 1500, 'ms'),
+  ];
+}
+
 const site = await serve();
 const browser = await launch();
 const page = await browser.newPage();
@@ -239,6 +287,7 @@ const parts: Readonly<Record<string, () => Promise<Row[]>>> = {
   room: () => benchRoom(page, `${site.url}/`),
   search: async () => [await benchSearch(page, `${site.url}/`)],
   drag: async () => [await benchDrag(page, `${site.url}/`)],
+  ahead: () => benchAhead(page, `${site.url}/`),
   load: () => benchLoad(site.url),
 };
 const wanted = process.argv.slice(2).filter((name) => Object.hasOwn(parts, name));

@@ -1,6 +1,8 @@
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import * as z from 'zod';
+import { TERMS } from '../core/tank/balance';
+import { DOUBTS } from '../core/tank/doubt';
 import { calculations } from '../core/assessment/calculations';
 import { CatalogueData } from '../core/catalogue/catalogue';
 import { DesignFile } from '../core/design/document';
@@ -28,6 +30,15 @@ export function methodDocument(): string {
       '',
     ].join('\n');
   });
+  const terms = TERMS.map(({ title, formula, uncertainty, source }) =>
+    [
+      `- **${title}.** ${formula}. Doubt: ${uncertainty}.`,
+      ...source.map(({ citation, basis }) => `  Source (${basis}): ${citation}.`),
+    ].join('\n'),
+  );
+  const doubts = DOUBTS.map(
+    ({ title, factor, shift, basis }) => `- ${title}: ${factor === undefined ? `±${shift}` : `×/÷ ${factor}`} (${basis})`,
+  );
   return `# Method
 
 Every number Terroir shows can be opened. This page is written by \`npm run docs\` from the registry of calculations; try one with
@@ -43,11 +54,10 @@ unverified), \`invented\` (demo only) or \`measured\` (the user's own). Outside 
    furthest apart cannot be kept together.
 2. **Plan.** Behind the readings of each source stand its ions: what a report names is kept, the rest is filled in by assumptions that are
    shown, and readings that cannot all be true are questioned. Sources mix by volume and salts are weighed in; mass is kept, and
-   conductivity follows from the ions, set right by the readings. Then what lies in the water acts: active soil takes up alkalinity and
-   hardness until it is spent, lime dissolves towards saturation, leaves and wood give off humic acids and tint, each with its band,
-   under changes of 15 % a week until care is planned. pH is never mixed: it is computed from the settled alkalinity and humic acids in
-   balance with the CO₂ of a lightly stocked tank (1200 µatm, band 4000 to 420 µatm, common practice) or with what is fed; salt water has
-   constants of its own.
+   conductivity follows from the ions, set right by the readings. What the tank
+   makes of it is a mass balance of one state, weighed where it comes to rest under the planned care: see below. pH is never mixed: it is
+   computed from the settled alkalinity, inorganic carbon and humic acids. While no vessel is chosen, or nobody lives in it, the CO₂ of a
+   lightly stocked tank is taken (1200 µatm, band 4000 to 420 µatm, common practice); salt water has constants of its own.
    The tank's year is a heat balance: unheated water settles where it gives off what its gear puts in, a little below the room when it is open; a heater
    or cooler holds its set-point as far as its power goes. Without a vessel the water is taken to follow the room.
 3. **Verdict.** Outside what it survives, with all of the doubt: conflict. Outside its comfort, or a band that crosses the edge: watch.
@@ -62,6 +72,31 @@ unverified), \`invented\` (demo only) or \`measured\` (the user's own). Outside 
    watches, then least excess, then least RO. The recipe is a linear program for every choice of up to three of the salts on hand: inside
    everyone's comfort, then least RO, then fewest salts; a conductivity quoted that no water of the wanted hardness can have is not aimed at.
    It is rounded to the scale and the litre marks and mixed anew on paper before it is shown. What no remedy reaches is said. A strong acid is never one.
+
+## The balance of a tank
+
+One state of nineteen amounts (water, heat, six ions, alkalinity, inorganic carbon, ammonia, nitrite, nitrate, phosphate, organic carbon,
+oxygen, what soil and phosphate remover can still take, nitrogen grown in) and one sum of processes. Charge is kept: alkalinity moves with
+the ions of every process. Everything that looks ahead is a solver over it.
+
+- **Where it settles**: changes and doses spread over the days, day and night as one, soil as strong as it is today; linearly implicit
+  Euler with growing steps to a year. The value stands just before a change. Its band is the corner of all doubts one deviation towards acid, and
+  away from it.
+- **Forecast**: Dormand and Prince's fifth order with step control, lamps on and off, changes, doses and top-ups by hand as events; twelve
+  weeks, first as taken, then 200 cases drawn from the doubts below; the band holds nine of ten. Oxygen is read at dawn, just before the lamps
+  go on.
+- **The bag** of new animals is followed by the same balance, closed and afloat, then open with tank water dripping in.
+- Checks: nitrogen, salt and charge to a millionth; the odex library within 10⁻⁴; closed forms of changes, nitrate, evaporation, oxygen and lime; 2.3 dKH for
+  50 mg/L of nitrate made of feed (common practice).
+
+${terms.join('\n')}
+
+What is not known well, nine times in ten:
+
+${doubts.join('\n')}
+
+A forecast never clears animals: readiness needs measured zeros after a challenge dose. Not in it: the growth of a new filter, ammonia of fresh soil,
+denitrification, lime that settles out, how fast water gets through a bed.
 
 ${parts.join('\n')}`;
 }

@@ -14,6 +14,12 @@ interface Shot {
   act?: (page: Page) => Promise<unknown>;
 }
 
+/** Presses a face of the Water bench, or a question on it, by its name. */
+const press = (selector: string, name: string) => async (page: Page) => {
+  await page.$$eval(selector, (all, wanted) => (all as HTMLElement[]).find((one) => one.textContent?.trim() === wanted)?.click(), name);
+  await new Promise((resolve) => setTimeout(resolve, 600));
+};
+
 const SHOTS: readonly Shot[] = [
   { name: 'room', path: '/room/low-barn' },
   { name: 'livestock', path: '/tank/peat-pocket/livestock' },
@@ -22,8 +28,35 @@ const SHOTS: readonly Shot[] = [
   { name: 'vessel-night', path: '/tank/weedy-thicket/vessel', theme: 'night' },
   { name: 'water', path: '/tank/shell-bed/water', act: (page) => page.click('tr-recipe-card .ant-btn-primary') },
   { name: 'water-night', path: '/tank/peat-pocket/water', theme: 'night' },
-  { name: 'water-analysis', path: '/tank/weedy-thicket/water', act: (page) => page.click('.faces label:nth-child(2)') },
-  { name: 'water-laboratory', path: '/tank/weedy-thicket/water', act: (page) => page.click('.faces label:nth-child(3)') },
+  { name: 'water-analysis', path: '/tank/weedy-thicket/water', act: press('.faces label', 'Analysis') },
+  { name: 'water-laboratory', path: '/tank/weedy-thicket/water', act: press('.faces label', 'Laboratory') },
+  {
+    name: 'forecast',
+    path: '/tank/shell-bed/water',
+    act: async (page) => {
+      await press('.faces label', 'Forecast')(page);
+      await page.waitForFunction(() => document.querySelector('.progress')?.textContent?.trim() === '200 likely cases');
+    },
+  },
+  {
+    name: 'change',
+    path: '/tank/shell-bed/water',
+    act: async (page) => {
+      await press('.faces label', 'Change')(page);
+      await press('.task', 'A routine that holds')(page);
+    },
+  },
+  { name: 'acclimate', path: '/tank/shell-bed/water', act: press('.faces label', 'Acclimate') },
+  {
+    name: 'care',
+    path: '/tank/peat-pocket/water',
+    act: async (page) => {
+      await press('.faces label', 'Change')(page);
+      await press('.task', 'Ripen it for delicate animals')(page);
+      await page.click('tr-plan-start button');
+      await press('a', 'See it in Care')(page);
+    },
+  },
   { name: 'equipment', path: '/tank/peat-pocket/equipment' },
   { name: 'stocking', path: '/tank/shell-bed/stocking' },
   { name: 'sheet', path: '/tank/weedy-thicket/sheet' },

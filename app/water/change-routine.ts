@@ -13,6 +13,7 @@ const MISSES: Readonly<Record<Routine['misses'][number], string>> = {
   nitrate: 'nitrate',
   kh: 'KH',
   gh: 'GH',
+  conductivity: 'conductivity',
   salts: 'salts from evaporation',
 };
 

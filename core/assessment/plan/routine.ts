@@ -1,8 +1,9 @@
 import { inOrder } from '../../design/design';
 import type { Span } from '../../quantity/range';
 import { MEQ_PER_DEGREE_ALKALINITY, MMOL_PER_DEGREE_HARDNESS } from '../../quantity/unit';
-import { NITRATE_PER_N } from '../../tank/at-rest';
-import type { TankScenario } from '../../tank/scenario';
+import { conductivityOf } from '../../chemistry/conductivity';
+import { ionsOf, NITRATE_PER_N } from '../../tank/at-rest';
+import { FRESH_SALINITY_MAX, type TankScenario } from '../../tank/scenario';
 import { settle } from '../../tank/settle';
 import { N_MASS, STATE } from '../../tank/state';
 import { windowNodeOf } from '../derive';
@@ -23,7 +24,7 @@ export interface Routine {
   /** How far one change moves the water at once. */
   shock: { khDh: number; ghDh: number; nitrateMgPerL: number };
   /** What leaves its window. */
-  misses: readonly ('nitrate' | 'kh' | 'gh' | 'salts')[];
+  misses: readonly ('nitrate' | 'kh' | 'gh' | 'conductivity' | 'salts')[];
 }
 
 const FRACTIONS = [0.1, 0.15, 0.2, 0.25, 0.3, 0.4, 0.5];
@@ -49,15 +50,19 @@ export function weighRoutine(assessment: Assessment, fraction: number, everyDays
   const litresPerWeek = (scenario.litres * fraction * 7) / everyDays;
   const parts = derived['water.poured'].value ?? [];
   const whole = parts.reduce((sum, { share }) => sum + share, 0) || 1;
-  const window = (parameter: 'khDh' | 'ghDh'): Span | null => {
+  const window = (parameter: 'khDh' | 'ghDh' | 'ec25UsPerCm'): Span | null => {
     const found = windowNodeOf(derived, parameter).value;
     return found?.optimum ?? found?.tolerance ?? null;
   };
   const limit = assessment.findings.find(({ code }) => code === 'water.nitrate')?.values['edge']?.si ?? null;
   const misses: Routine['misses'][number][] = [];
+  const mixed = derived['water.mixed'].value;
+  const modelled = mixed && scenario.salinity <= FRESH_SALINITY_MAX ? conductivityOf(mixed.ions) : 0;
+  const ec = mixed?.ec25UsPerCm && modelled > 0 ? (mixed.ec25UsPerCm * conductivityOf(ionsOf(state))) / modelled : null;
   if (limit !== null && nitrateMgPerL > limit) misses.push('nitrate');
   if (!within(window('khDh'), khDh)) misses.push('kh');
   if (!within(window('ghDh'), ghDh)) misses.push('gh');
+  if (ec !== null && !within(window('ec25UsPerCm'), ec)) misses.push('conductivity');
   if (concentrated > CONCENTRATED) misses.push('salts');
   return {
     fraction,

@@ -23,7 +23,7 @@ describe('the forecast', () => {
     const nitrate = () => page.$eval('[data-series=nitrate] .reading', (one) => parseFloat(one.textContent ?? ''));
     const before = await nitrate();
     expect(before).toBeGreaterThan(40);
-    await page.focus('[data-series=nitrate] svg');
+    await page.$eval('[data-series=nitrate] svg', (chart) => chart.focus());
     await page.keyboard.press('Home');
     expect(await nitrate()).toBeCloseTo(16, 0);
     await page.keyboard.press('Escape');

@@ -244,25 +244,27 @@ async function benchAhead(page: Page, url: string): Promise<Row[]> {
   const first: number[] = [];
   const whole: number[] = [];
   for (let i = 0; i < 10; i++) {
-    const [toCurve, toAll] = await page.evaluate(
-      (surface) =>
-        new Promise<[number, number]>((told) => {
-          const before = document.querySelector('[data-series=oxygen] .usual')?.getAttribute('d');
-          const select = Array.from(document.querySelectorAll('select')).at(-1)!;
-          const from = performance.now();
-          let curve = 0;
-          const watch = () => {
-            const now = performance.now() - from;
-            if (curve === 0 && document.querySelector('[data-series=oxygen] .usual')?.getAttribute('d') !== before) curve = now;
-            if (curve > 0 && document.querySelector('.progress')?.textContent?.trim() === '200 likely cases') told([curve, now]);
-            else requestAnimationFrame(watch);
-          };
-          select.value = surface;
-          select.dispatchEvent(new Event('change'));
-          requestAnimationFrame(watch);
-        }),
+    await page.evaluate(
+      (surface) => {
+        const marks = window as unknown as { from: number; before: string | null };
+        marks.before = document.querySelector('[data-series=oxygen] .usual')?.getAttribute('d') ?? null;
+        const select = Array.from(document.querySelectorAll('select')).at(-1)!;
+        select.value = surface;
+        marks.from = performance.now();
+        select.dispatchEvent(new Event('change'));
+      },
       i % 2 === 0 ? 'air-stone' : 'ripple',
     );
+    const curve = await page.waitForFunction(() => {
+      const marks = window as unknown as { from: number; before: string | null };
+      return document.querySelector('[data-series=oxygen] .usual')?.getAttribute('d') !== marks.before && performance.now() - marks.from;
+    });
+    const all = await page.waitForFunction(
+      () =>
+        document.querySelector('.progress')?.textContent?.trim() === '200 likely cases' &&
+        performance.now() - (window as unknown as { from: number }).from,
+    );
+    const [toCurve, toAll] = [Number(await curve.jsonValue()), Number(await all.jsonValue())];
     first.push(toCurve);
     whole.push(toAll);
     await new Promise((resolve) => setTimeout(resolve, 900));

@@ -29,7 +29,7 @@ import { mixedTests, settledTests } from './planned-tests';
         <table>
           <thead>
             <tr>
-              <th scope="col"></th>
+              <th scope="col"><span class="visually-hidden">Of</span></th>
               <th scope="col" class="value">Before</th>
               <th scope="col" class="value">Poured</th>
               <th scope="col" class="value">After one</th>

@@ -278,7 +278,30 @@ function openSpan(kind: QuantityKind, [low, high]: OpenSpan, units: Parameters<t
 }
 
 function inputRows(inputs: Readonly<Record<string, unknown>>): Row[] {
-  return Object.entries(inputs).map(([name, value]) => ({ name, value: inputText(value) }));
+  return Object.entries(inputs).flatMap(([name, value]) =>
+    // a whole scenario is told part by part
+    name === 'scenario' && value !== null && typeof value === 'object' ? scenarioRows(value) : [{ name, value: inputText(value) }],
+  );
+}
+
+/** The parts of a tank's balance that say something: what is nought or not there is left out, and what is poured only where it differs. */
+function scenarioRows(scenario: object): Row[] {
+  const parts = Object.entries(scenario);
+  const start = JSON.stringify((scenario as { start?: unknown }).start);
+  const says = (value: unknown): boolean =>
+    value !== null &&
+    value !== 0 &&
+    (typeof value !== 'object' || Object.values(value as object).some((part) => part !== 0 && part !== null));
+  return parts
+    .filter(([name, value]) => says(value) && (name === 'start' || JSON.stringify(value) !== start))
+    .map(([name, value]) => ({
+      name: name.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`),
+      value: inputText(
+        value !== null && typeof value === 'object' && !Array.isArray(value)
+          ? Object.fromEntries(Object.entries(value as object).filter(([, part]) => part !== 0 && part !== null))
+          : value,
+      ),
+    }));
 }
 
 function inputText(value: unknown): string {

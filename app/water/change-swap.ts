@@ -58,7 +58,7 @@ const FILTERS: readonly { value: Filter; text: string }[] = [
       <ol>
         @for (step of p.told; track $index) {
           <li>
-            <span class="soft">day {{ step.day }}</span> <strong><tr-latin [text]="step.title" /></strong>
+            <span class="soft">day {{ step.day }}</span> <strong class="what"><tr-latin [text]="step.title" /></strong>
             <span class="small">{{ step.detail }}</span>
           </li>
         }
@@ -108,6 +108,9 @@ const FILTERS: readonly { value: Filter; text: string }[] = [
     li {
       padding: 4px 0;
       border-top: 1px solid var(--rule);
+      .what {
+        margin-right: 10px;
+      }
       .soft:first-child {
         display: inline-block;
         min-width: 58px;

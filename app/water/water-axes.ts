@@ -227,7 +227,15 @@ export class WaterAxes {
       (sum, { saltId, mgPerL }) => sum + mgPerL * perMg(saltId, parameter as Settable),
       0,
     );
-    const patch = pourToReach(design, derived['water.sources'].value ?? {}, parameter as Settable, value, salts);
+    // what filter, plants and evaporation make of it comes on top of what is poured; soil and lime set their own end
+    const drift =
+      parameter === 'ghDh' || parameter === 'khDh'
+        ? movesOf(derived['tank.settled'].value?.moves ?? [], parameter).reduce(
+            (sum, { name, by }) => sum + (name === 'soil' || name === 'lime' ? 0 : by),
+            0,
+          )
+        : 0;
+    const patch = pourToReach(design, derived['water.sources'].value ?? {}, parameter as Settable, Math.max(0, value - drift), salts);
     return patch.length > 0 ? { design: patch } : {};
   }
 

@@ -1,17 +1,25 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { RouterOutlet } from '@angular/router';
+import { Router, RouterLink, RouterOutlet } from '@angular/router';
 import { SwUpdate } from '@angular/service-worker';
 import { filter, map, merge } from 'rxjs';
+import { DripTimer } from './store/drip-timer';
+
+const DUE = { open: 'open it', full: 'the vessel is full', done: 'the drip is done' } as const;
 
 @Component({
   selector: 'tr-root',
-  imports: [RouterOutlet],
+  imports: [RouterLink, RouterOutlet],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (renewed()) {
       <p role="status">
         A newer Terroir is here. <button type="button" (click)="reload()">Reload</button> when it suits; your work is saved.
+      </p>
+    }
+    @if (bag(); as b) {
+      <p>
+        <a [routerLink]="['/tank', b.tankId, 'water']" [queryParams]="{ face: 'acclimate' }">{{ b.text }}</a>
       </p>
     }
     <router-outlet />
@@ -47,6 +55,17 @@ export class App {
     ),
     { initialValue: false },
   );
+
+  private readonly timer = inject(DripTimer);
+  private readonly router = inject(Router);
+  /** A bag that is being worked on, wherever one is just now. */
+  protected readonly bag = computed(() => {
+    const running = this.timer.running();
+    const clock = this.timer.clock();
+    const alarm = this.timer.alarm();
+    if (!running || this.router.url.includes('face=acclimate')) return null;
+    return { tankId: running.tankId, text: `The bag: ${clock}${alarm ? `, ${DUE[alarm]}` : ''}` };
+  });
 
   protected reload(): void {
     location.reload();

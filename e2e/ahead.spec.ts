@@ -109,12 +109,16 @@ describe('the bag', () => {
     await checkAxe('the bag');
     await press('Start the clock: bag afloat');
     await wait(1200);
+    // the face stands in the address, so that a reload comes back to it
     await page.reload();
-    await page.waitForSelector('.faces label');
-    await choose('Acclimate');
     await page.waitForSelector('.big');
     expect(await text('.big')).toMatch(/^0:00:\d\d$/);
     expect(await page.$eval('tr-acclimate-face tr-quantity:nth-of-type(6) input', (box) => (box as HTMLInputElement).value)).toBe('900');
+    // and wherever one goes, the clock goes along
+    await page.goto(`${site.url}/`);
+    await page.waitForFunction(() => document.querySelector('tr-root > p a')?.textContent?.includes('The bag: 0:00:'));
+    await page.click('tr-root > p a');
+    await page.waitForSelector('.big');
     await press('Stop the clock');
     await fill('Drops a second', '0');
     await page.waitForSelector('tr-acclimate-face [role=alert]');

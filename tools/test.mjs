@@ -71,6 +71,7 @@ await step('import rule', [
 ]);
 await step('types: core, without DOM', [bin('typescript', 'bin', 'tsc'), '-p', 'core/tsconfig.json', '--noEmit']);
 await step('types: server, tools, e2e', [bin('typescript', 'bin', 'tsc'), '-p', 'tsconfig.node.json', '--noEmit']);
+await step('types: workers', [bin('typescript', 'bin', 'tsc'), '-p', 'tsconfig.worker.json', '--noEmit']);
 await step('core specs in Node', [...jasmine, '--config=core/jasmine.json'], specs);
 await step('tool specs in Node', [...jasmine, '--config=tools/jasmine.json'], specs);
 await step('unit specs in Chromium', [bin('@angular', 'cli', 'bin', 'ng.js'), 'test'], karma);

@@ -28,14 +28,18 @@ import { dropPlan, putOff } from './step-edits';
     <section aria-labelledby="care-routine" data-control="routine">
       <h2 id="care-routine">The routine</h2>
       <tr-routine-fields />
-      <p class="small soft what">What comes of it in twelve weeks stands under Water, Forecast.</p>
+      <p class="small soft what">
+        What comes of it in twelve weeks stands under
+        <a [routerLink]="['/tank', view.design()?.id, 'water']" [queryParams]="{ face: 'forecast' }">Water, Forecast</a>.
+      </p>
     </section>
     <section aria-labelledby="care-steps">
       <h2 id="care-steps">On their days</h2>
       @if (days().length === 0) {
         <p>
           Nothing is put down yet. A gradual shift, a rescape or a tank ripened for delicate animals is planned under
-          <a [routerLink]="['/tank', view.design()?.id, 'water']">Water, Change</a>, and its steps then stand here.
+          <a [routerLink]="['/tank', view.design()?.id, 'water']" [queryParams]="{ face: 'change' }">Water, Change</a>, and its steps then
+          stand here.
         </p>
       }
       <ol class="days">

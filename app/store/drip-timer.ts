@@ -40,6 +40,14 @@ export class DripTimer {
     return drip >= 0 ? 'open' : null;
   });
 
+  /** Hours, minutes and seconds since it began. */
+  readonly clock = computed(() => {
+    const minutes = this.minutes() ?? 0;
+    if (minutes < 0) return 'the clock of this device was put back';
+    const whole = Math.floor(minutes);
+    return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}:${String(Math.floor((minutes - whole) * 60)).padStart(2, '0')}`;
+  });
+
   constructor() {
     setInterval(() => this.running() && this.now.set(Date.now()), TICK_MS);
     effect(() => {

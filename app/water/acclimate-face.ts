@@ -85,7 +85,7 @@ const DRIP: readonly Field[] = [
           @if (elsewhere()) {
             <p>A clock is running for another tank.</p>
           }
-          <p class="big" role="timer" aria-live="off">{{ clock() }}</p>
+          <p class="big" role="timer" aria-live="off">{{ timer.clock() }}</p>
           @if (alarmText(); as text) {
             <p class="alarm" role="alert">{{ text }}</p>
           }
@@ -262,13 +262,6 @@ export class AcclimateFace {
         { title: 'Water with the animals', kind: 'volume' as const, band: series(({ litres }) => litres), window: null },
       ],
     };
-  });
-
-  protected readonly clock = computed(() => {
-    const minutes = this.timer.minutes() ?? 0;
-    if (minutes < 0) return 'the clock of this device was put back';
-    const whole = Math.floor(minutes);
-    return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}:${String(Math.floor((minutes - whole) * 60)).padStart(2, '0')}`;
   });
 
   protected readonly alarmText = computed(() => {

@@ -1,11 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { distinctUntilChanged, of, switchMap } from 'rxjs';
+import { distinctUntilChanged, of, Subject, switchMap, takeUntil, type Observable } from 'rxjs';
 import { windowNodeOf } from '../../core/assessment/derive';
 import { FORECAST_SAMPLES } from '../../core/assessment/forecast';
 import type { Parameter } from '../../core/catalogue/parameter';
 import { formatNumber, unitOf } from '../../core/quantity/format';
+import type { Design } from '../../core/design/design';
+import type { Room } from '../../core/design/room';
 import type { Span } from '../../core/quantity/range';
 import type { QuantityKind } from '../../core/quantity/unit';
 import { dayAfter, dayOf } from '../../core/schedule/day';
@@ -57,6 +59,9 @@ const TABLE_DAYS = [0, 1, 3, 7, 14, 28, 42, 56, 70, 84];
         </button>
       }
       <span class="small soft progress" role="status">{{ progress() }}</span>
+      @if (told()?.state === 'running' && !stopped()) {
+        <button type="button" class="pick small" (click)="stop()">Stop</button>
+      }
     </div>
     @if (told()?.state === 'nothing') {
       <p>There is nothing to follow yet: choose a <strong>vessel</strong>, and pour water whose GH and KH are known.</p>
@@ -157,6 +162,8 @@ export class ForecastFace {
   private readonly feed = inject(ForecastFeed);
   private readonly units = inject(PreferencesStore).units;
   private readonly today = dayOf(new Date());
+  private readonly stops = new Subject<void>();
+  protected readonly stopped = signal(false);
   protected readonly cursor = signal<number | null>(null);
   protected readonly table = signal(false);
   protected readonly start = computed(() => shortDay(this.today));
@@ -168,11 +175,20 @@ export class ForecastFace {
       distinctUntilChanged(
         (a, b) => a?.derived['tank.ahead'] === b?.derived['tank.ahead'] && a?.derived['heat.year'] === b?.derived['heat.year'],
       ),
-      switchMap((assessment) =>
-        assessment ? this.feed.ahead(assessment.world.design, assessment.world.room, Number(this.today.slice(5, 7)) - 1) : of(null),
-      ),
+      switchMap((assessment) => (assessment ? this.follow(assessment.world.design, assessment.world.room) : of(null))),
     ),
   );
+  private follow(design: Design, room: Room): Observable<ForecastState> {
+    this.stopped.set(false);
+    return this.feed.ahead(design, room, Number(this.today.slice(5, 7)) - 1).pipe(takeUntil(this.stops));
+  }
+
+  /** Calls it off; what is known so far stays on the screen. */
+  protected stop(): void {
+    this.stops.next();
+    this.stopped.set(true);
+  }
+
   /** The last forecast there was stays on the screen till the next is there. */
   private kept: ForecastState['forecast'] = null;
   protected readonly forecast = computed(() => {
@@ -185,6 +201,7 @@ export class ForecastFace {
 
   protected readonly progress = computed(() => {
     const told = this.told();
+    if (this.stopped()) return `stopped at ${told?.samples ?? 0} of ${FORECAST_SAMPLES} likely cases`;
     if (told?.state === 'running') return `following ${told.samples} of ${FORECAST_SAMPLES} likely cases …`;
     return told?.state === 'done' ? `${FORECAST_SAMPLES} likely cases` : '';
   });

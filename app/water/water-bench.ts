@@ -1,4 +1,5 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
+import { Router } from '@angular/router';
 import { SourcesEditor } from '../room/sources-editor';
 import { TankStore } from '../store/tank-store';
 import { TankView } from '../store/tank-view';
@@ -47,6 +48,14 @@ export class WaterBench {
   protected readonly view = inject(TankView);
   protected readonly store = inject(TankStore);
   protected readonly faces = FACES;
-  protected readonly face = signal<Face>('match');
+  private readonly router = inject(Router);
+  /** The face in the address, so that it can be linked to and comes back with the page. */
+  readonly face = input<string>();
+  protected readonly shown = linkedSignal<Face>(() => FACES.find(({ value }) => value === this.face())?.value ?? 'match');
   protected readonly sourceCount = computed(() => Object.keys(this.view.room()?.sources ?? {}).length);
+
+  protected choose(face: Face): void {
+    this.shown.set(face);
+    void this.router.navigate([], { queryParams: { face: face === 'match' ? null : face }, replaceUrl: true });
+  }
 }

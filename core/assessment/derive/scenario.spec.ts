@@ -33,6 +33,8 @@ describe('what a look ahead rests on', () => {
     )!;
     expect(stated.taken).toEqual([]);
     expect(stated.scenario.topUpDays).toBe(0);
+    // and that a source says nothing of its nitrate
+    expect(ahead(lavaJar)!.taken).toContain('no nitrate in Mixed sea water');
   });
 
   it('tops up with what is chosen', () => {

@@ -2,6 +2,7 @@ import type { WaterAction } from '../../catalogue/material';
 import type { Animal, AnimalGroup, Plant } from '../../catalogue/organism';
 import type { Surface } from '../../care/model';
 import { inOrder, type Design } from '../../design/design';
+import { sourceLabel } from '../../design/room';
 import { heatLoss } from '../../equipment/heat-loss';
 import type { Thermostats } from '../../equipment/year-temperature';
 import { MEQ_PER_DEGREE_ALKALINITY } from '../../quantity/unit';
@@ -103,6 +104,8 @@ export function aheadOf(world: World, up: Derived): Ahead | null {
   if (care.feed.gPerDay === null && grams > 0) taken.push(`${round(feed)} g of dry feed a day`);
   const change = care.change ?? { fraction: ASSUMED_CARE.change.fraction, everyDays: ASSUMED_CARE.change.days };
   if (!care.change) taken.push(`${change.fraction * 100} % changed once a week`);
+  for (const { source } of up['water.poured'].value ?? [])
+    if (source.kind !== 'ro' && (source.analysisMgPerL.nitrate?.value ?? null) === null) taken.push(`no nitrate in ${sourceLabel(source)}`);
   const salty = salinity > FRESH_SALINITY_MAX;
   const topSource = care.topUp?.sourceId ? up['water.sources'].value?.[care.topUp.sourceId] : undefined;
   const topUp = topSource ? tankWater(mixWater([{ share: 1, water: topSource }], [])) : care.topUp ? tankWater(mixed) : PURE_WATER;

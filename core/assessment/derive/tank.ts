@@ -10,7 +10,16 @@ export const settledNote = ({ taken }: Ahead): string =>
 export const tankNodes: Pick<Definitions, 'tank.ahead' | 'tank.settled'> = {
   'tank.ahead': {
     calculationId: null,
-    from: ['stock.members', 'vessel.system-volume', 'heat.body', 'heat.balance', 'planned.temperatureC', 'water.sources', 'water.mixed'],
+    from: [
+      'stock.members',
+      'vessel.system-volume',
+      'heat.body',
+      'heat.balance',
+      'planned.temperatureC',
+      'water.sources',
+      'water.poured',
+      'water.mixed',
+    ],
     reads: ({ design, catalogue }) => [
       design.water.additions,
       design.water.co2,

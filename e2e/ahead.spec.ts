@@ -103,6 +103,8 @@ describe('the bag', () => {
     await fill('Its ammonia (TAN, as N)', '3');
     expect(await verdict()).toBe('direct-foul');
     await fill('Its ammonia (TAN, as N)', '0.02');
+    expect(await verdict()).toBe('untested');
+    await fill('Its conductivity', '630');
     expect(await verdict()).toBe('direct');
     await fill('Its conductivity', '900');
     expect(await verdict()).toMatch(/drip/);

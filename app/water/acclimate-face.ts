@@ -76,9 +76,6 @@ const DRIP: readonly Field[] = [
       <div class="verdict" role="status" [attr.data-verdict]="t.verdict">
         <h2>{{ t.title }}</h2>
         <p>{{ t.reason }}</p>
-        @if (t.unknown) {
-          <p class="error">{{ t.unknown }}</p>
-        }
       </div>
       <div class="clock">
         @if (timer.running(); as r) {
@@ -210,9 +207,9 @@ export class AcclimateFace {
         temperatureC: of('temperatureC', tank.temperatureC),
         ph: of('ph', tank.ph),
         khDh: of('khDh', tank.khDh),
-        ghDh: this.value('ghDh') ?? tank.ghDh,
-        ec25UsPerCm: this.value('ec25UsPerCm') ?? tank.ec25UsPerCm,
-        ammoniaMgN: of('ammoniaMgN', 0),
+        ghDh: this.value('ghDh'),
+        ec25UsPerCm: this.value('ec25UsPerCm'),
+        ammoniaMgN: this.value('ammoniaMgN'),
         // no more than a packed bag would carry
         animalsMgO2PerDay: Math.min(breath, 60 * litres),
       },
@@ -239,10 +236,6 @@ export class AcclimateFace {
     return {
       ...wordAcclimation(found, drips, this.units()),
       verdict: found.verdict,
-      unknown:
-        this.value('ammoniaMgN') === null
-          ? 'Ammonia in the bag is not tested: whether a drip is safe is unknown. Test it before it is opened.'
-          : null,
       times: points.map(({ minutes }) => minutes),
       events: floats > 0 ? [floats] : [],
       marks: [{ time: 0, text: 'afloat' }, ...(floats > 0 ? [{ time: floats, text: 'opened' }] : []), { time: end, text: time(end) }],
@@ -268,8 +261,10 @@ export class AcclimateFace {
     if ((this.timer.minutes() ?? 0) < 0)
       return 'This device’s clock now stands before the start. Go by a kitchen clock; stop this one and start it again.';
     const direct = this.found()?.verdict === 'direct' || this.found()?.verdict === 'direct-foul';
+    const untested = this.found()?.verdict === 'untested';
     switch (this.timer.alarm()) {
       case 'open':
+        if (untested) return 'The temperature is even: test the bag, then choose.';
         return direct ? 'The temperature matches: put them over now.' : 'Open the bag and let it drip.';
       case 'full':
         return 'The vessel is full: pour off half, and go on.';

@@ -163,10 +163,11 @@ describe('the care bench', () => {
 describe('the bag', () => {
   it('is judged as soon as it is tested', async () => {
     const bench = await openBench(AcclimateFace, shellBed);
-    expect(bench.text('.verdict')).toMatch(/not tested: whether a drip is safe is unknown/);
+    expect(bench.host.querySelector('.verdict')!.getAttribute('data-verdict')).toBe('untested');
     await bench.type('Its ammonia (TAN, as N)', '3');
     expect(bench.host.querySelector('.verdict')!.getAttribute('data-verdict')).toBe('direct-foul');
     await bench.type('Its ammonia (TAN, as N)', '0.02');
+    await bench.type('Its conductivity', '630');
     expect(bench.host.querySelector('.verdict')!.getAttribute('data-verdict')).toBe('direct');
   });
 

@@ -33,6 +33,13 @@ describe('a bag of new animals', () => {
     expect(foul.freeAmmoniaNow).toBeLessThan(0.02);
   });
 
+  it('that is not tested is judged by nobody, unless it is foul', () => {
+    expect(judged({ ammoniaMgN: null }).verdict).toBe('untested');
+    expect(judged({ ghDh: null, ec25UsPerCm: null }).verdict).toBe('untested');
+    expect(judged({ ghDh: null }).verdict).toBe('direct');
+    expect(judged({ ghDh: null, ec25UsPerCm: null, ammoniaMgN: 4 }).verdict).toBe('direct-foul');
+  });
+
   it('of other water, and clean, is dripped', () => {
     expect(judged({ ec25UsPerCm: 380, ghDh: 11 }).verdict).toBe('drip');
     expect(judged({ ec25UsPerCm: 520, ghDh: 13 }).verdict).toBe('drip-again');

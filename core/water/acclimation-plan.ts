@@ -17,8 +17,8 @@ export interface BagReadings {
   khDh: number;
   ghDh: number | null;
   ec25UsPerCm: number | null;
-  /** Total ammonia, mg N/L. */
-  ammoniaMgN: number;
+  /** Total ammonia, mg N/L; null while it is not tested. */
+  ammoniaMgN: number | null;
   /** Oxygen its animals breathe at 25 °C, mg a day. */
   animalsMgO2PerDay: number;
 }
@@ -68,7 +68,9 @@ export type Verdict =
   /** The vessel is full before it is done. */
   | 'vessel-full'
   /** Too far apart for one day. */
-  | 'too-far';
+  | 'too-far'
+  /** What decides is not tested. */
+  | 'untested';
 
 export interface Acclimation {
   points: readonly BagPoint[];
@@ -105,7 +107,12 @@ function bagScenario(bag: BagReadings, tank: TankReadings, afloat: boolean): Tan
   return {
     litres: bag.litres,
     salinity: 0.2,
-    start: { ...PURE_WATER, alkalinityMeq, ammoniaMgN: bag.ammoniaMgN, pco2Uatm: Math.min(200000, Math.max(50, read?.pco2Uatm ?? 800)) },
+    start: {
+      ...PURE_WATER,
+      alkalinityMeq,
+      ammoniaMgN: bag.ammoniaMgN ?? 0,
+      pco2Uatm: Math.min(200000, Math.max(50, read?.pco2Uatm ?? 800)),
+    },
     replacement: nothing,
     topUp: nothing,
     topUpDays: 0,
@@ -237,18 +244,22 @@ function judgeBag(
   const leftShare = afterDrip(bag.litres, 1, 0, plan.dripMlPerMin, plan.dripMinutes);
   const fullAt = ((plan.vesselL - bag.litres) * 1000) / plan.dripMlPerMin;
   const enough = worstStep > 1 ? (bag.litres * 1000 * (worstStep - 1)) / plan.dripMlPerMin : null;
-  const foul = worstFreeAmmonia >= FREE_AMMONIA_DANGER || freeOf(bag.ammoniaMgN, aired, tank.temperatureC) >= FREE_AMMONIA_DANGER;
+  const foul = worstFreeAmmonia >= FREE_AMMONIA_DANGER || freeOf(bag.ammoniaMgN ?? 0, aired, tank.temperatureC) >= FREE_AMMONIA_DANGER;
+  // without its ammonia, or with nothing of its salts, nobody can say
+  const untested = bag.ammoniaMgN === null || (bag.ghDh === null && bag.ec25UsPerCm === null);
   const verdict: Verdict = foul
     ? 'direct-foul'
-    : worstStep <= 1
-      ? 'direct'
-      : worstStep > DAYS_APART
-        ? 'too-far'
-        : enough !== null && enough > fullAt && fullAt < plan.dripMinutes
-          ? 'vessel-full'
-          : leftShare * worstStep > 1
-            ? 'drip-again'
-            : 'drip';
+    : untested
+      ? 'untested'
+      : worstStep <= 1
+        ? 'direct'
+        : worstStep > DAYS_APART
+          ? 'too-far'
+          : enough !== null && enough > fullAt && fullAt < plan.dripMinutes
+            ? 'vessel-full'
+            : leftShare * worstStep > 1
+              ? 'drip-again'
+              : 'drip';
   return {
     verdict,
     worstFreeAmmonia,

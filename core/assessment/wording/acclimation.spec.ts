@@ -21,6 +21,7 @@ describe('what is said of a bag', () => {
       ['drip', /^Drip$/, /After 2 h 53 % of the difference is left.*enough after 5 h 14 min/],
       ['drip-again', /discard half/, /5 h 14 min; pour off half/],
       ['vessel-full', /full after 1 h 29 min/, /larger vessel/],
+      ['untested', /^Test the bag first$/, /ammonia, and its conductivity or GH, decide/],
       ['too-far', /^Too far apart/, /gradual shift/],
     ];
     for (const [verdict, title, reason] of cases) {

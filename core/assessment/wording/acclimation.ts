@@ -33,6 +33,12 @@ export function wordAcclimation(found: Acclimation, dripMinutes: number, units: 
         title: `The vessel is full after ${time(found.fullAtMinute ?? 0)}`,
         reason: `It cannot finish in there: it would take ${enough}. Take a larger vessel, or pour off half whenever it is full and go on.`,
       };
+    case 'untested':
+      return {
+        title: 'Test the bag first',
+        reason:
+          'Its ammonia, and its conductivity or GH, decide: without them what is right is unknown. Where nothing can be tested: a bag after a day on the road is taken for foul, put over as soon as the temperature is near; one from next door, in water alike, goes over too; the rest is dripped.',
+      };
     case 'too-far':
       return {
         title: 'Too far apart for one day',

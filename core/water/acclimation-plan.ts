@@ -7,6 +7,7 @@ import { carbonOf } from '../tank/now';
 import { QUICK, startState, toleranceOf } from '../tank/run';
 import { emptyState, pour, PURE_WATER, type TankScenario } from '../tank/scenario';
 import { STATE_SIZE } from '../tank/state';
+import { stillWater } from '../tank/still-water';
 import { afterDrip, BAG_U } from './acclimation';
 
 /** What was read in the bag, and what the tank holds. KH decides what the pH will do; where it is not read, that of the tank is taken. */
@@ -100,61 +101,22 @@ function bagScenario(bag: BagReadings, tank: TankReadings, afloat: boolean): Tan
   const t = clampC(bag.temperatureC);
   const alkalinityMeq = Math.min(10, Math.max(0.01, bag.khDh * MEQ_PER_DEGREE_ALKALINITY));
   const read = carbonateAtPh({ temperatureC: t, alkalinityMeqPerL: alkalinityMeq }, Math.min(9.5, Math.max(4.6, bag.ph)));
-  const wPerK = afloat ? BAG_U * WALL_M2_PER_L * bag.litres : 0;
-  const tankC = clampC(tank.temperatureC);
-  const loss = [-tankC * wPerK, (40 - tankC) * wPerK];
-  const nothing = { ...PURE_WATER };
-  return {
+  return stillWater({
     litres: bag.litres,
-    salinity: 0.2,
     start: {
       ...PURE_WATER,
       alkalinityMeq,
       ammoniaMgN: bag.ammoniaMgN ?? 0,
       pco2Uatm: Math.min(200000, Math.max(50, read?.pco2Uatm ?? 800)),
     },
-    replacement: nothing,
-    topUp: nothing,
-    topUpDays: 0,
-    change: null,
-    lampHours: 0,
-    heat: {
-      startC: t,
-      airC: [[tankC, tankC]],
-      heaterC: null,
-      heaterW: 0,
-      coolerC: null,
-      coolerW: 0,
-      gearW: 0,
-      table: {
-        airC: [tankC, tankC],
-        waterC: [0, 40],
-        columns: 2,
-        lossW: [loss, loss],
-        evaporationLPerDay: [
-          [0, 0],
-          [0, 0],
-        ],
-      },
-    },
-    gas: {
-      // a closed bag holds its own air; opened it breathes the room's
-      surfaceM2: Math.max(1e-4, SURFACE_M2_PER_L * bag.litres),
-      movement: afloat ? 0.1 : STIRRED,
-      roomPco2Uatm: 800,
-      pressureHpa: 1013.25,
-      fedCo2MgPerL: null,
-    },
+    startC: t,
+    aroundC: clampC(tank.temperatureC),
+    wPerK: afloat ? BAG_U * WALL_M2_PER_L * bag.litres : 0,
+    // a closed bag holds its own air; opened it breathes the room's
+    surfaceM2: Math.max(1e-4, SURFACE_M2_PER_L * bag.litres),
+    movement: afloat ? 0.1 : STIRRED,
     animalsMgO2PerDay: bag.animalsMgO2PerDay,
-    feed: { gPerDay: 0, protein: 0, toAmmonia: 0, phosphateMgPPerG: 0, decayMgO2PerG: 0 },
-    filter: { biofilmM2: 0, ratePerDayM: 0, maturity: 0 },
-    plants: { areaM2: 0, uptakeGNPerM2: 0 },
-    soil: null,
-    lime: null,
-    leaves: { carbonMgPerDay: 0, decayPerDay: 0 },
-    media: { carbonG: 0, binderMgP: 0 },
-    doses: [],
-  };
+  });
 }
 
 /** Free ammonia in so much total ammonia, mg N/L; the fraction holds from pH 6 to 10, and below that there is next to none. */

@@ -1,8 +1,9 @@
 import { balanceOf } from '../../tank/balance';
 import { Integrator, TooStiff } from '../../tank/integrate';
 import { QUICK, startState, toleranceOf } from '../../tank/run';
-import { PURE_WATER, type TankScenario } from '../../tank/scenario';
+import { PURE_WATER } from '../../tank/scenario';
 import { STATE_SIZE } from '../../tank/state';
+import { stillWater } from '../../tank/still-water';
 import { afterChange } from '../../water/change-series';
 import { phOfTested, SHIFTED, type StepLimits, type TestedWater } from './shift';
 
@@ -73,48 +74,16 @@ const HOURS = 48;
 export function tubHours(tub: Tub, mostCoolingC: number, leastOxygenMgPerL: number): { heat: number | null; oxygen: number | null } {
   const wallM2 = tub.surfaceM2 + 4 * Math.sqrt(tub.surfaceM2) * (tub.litres / 1000 / tub.surfaceM2);
   const wPerK = TUB_W_PER_M2K * (tub.surfaceM2 + wallM2);
-  const scenario: TankScenario = {
+  const scenario = stillWater({
     litres: tub.litres,
-    salinity: 0.2,
     start: { ...PURE_WATER, alkalinityMeq: 1, sodiumMmol: 1 },
-    replacement: PURE_WATER,
-    topUp: PURE_WATER,
-    topUpDays: 0,
-    change: null,
-    lampHours: 0,
-    heat: {
-      startC: tub.waterC,
-      airC: [[tub.roomC, tub.roomC]],
-      heaterC: null,
-      heaterW: 0,
-      coolerC: null,
-      coolerW: 0,
-      gearW: 0,
-      table: {
-        airC: [tub.roomC, tub.roomC],
-        waterC: [0, 40],
-        columns: 2,
-        lossW: [
-          [-tub.roomC * wPerK, (40 - tub.roomC) * wPerK],
-          [-tub.roomC * wPerK, (40 - tub.roomC) * wPerK],
-        ],
-        evaporationLPerDay: [
-          [0, 0],
-          [0, 0],
-        ],
-      },
-    },
-    gas: { surfaceM2: tub.surfaceM2, movement: tub.airStone ? 5 : 1, roomPco2Uatm: 800, pressureHpa: 1013.25, fedCo2MgPerL: null },
+    startC: tub.waterC,
+    aroundC: tub.roomC,
+    wPerK,
+    surfaceM2: tub.surfaceM2,
+    movement: tub.airStone ? 5 : 1,
     animalsMgO2PerDay: tub.animalsMgO2PerDay,
-    feed: { gPerDay: 0, protein: 0, toAmmonia: 0, phosphateMgPPerG: 0, decayMgO2PerG: 0 },
-    filter: { biofilmM2: 0, ratePerDayM: 0, maturity: 0 },
-    plants: { areaM2: 0, uptakeGNPerM2: 0 },
-    soil: null,
-    lime: null,
-    leaves: { carbonMgPerDay: 0, decayPerDay: 0 },
-    media: { carbonG: 0, binderMgP: 0 },
-    doses: [],
-  };
+  });
   const { rates, look } = balanceOf(scenario);
   const y = startState(scenario);
   const integrator = new Integrator(STATE_SIZE);

@@ -1,0 +1,61 @@
+import fc from 'fast-check';
+import { FULL_TANK, SMALL_TANK, TAP } from '../testing/scenarios';
+import { ionsOf, meterOffset, settledTank, type AtRest } from './at-rest';
+import { startState } from './run';
+import { PURE_WATER, type TankScenario } from './scenario';
+
+const rest = (scenario: TankScenario): AtRest => settledTank(scenario).usual;
+const fraction = fc.double({ min: 0.1, max: 0.8, noNaN: true });
+
+/** Which way each thing moves the settled water: common sense of the trade, in any tank. */
+describe('the settled water', () => {
+  it('holds less nitrate the more is changed, and more the more is fed', () => {
+    fc.assert(
+      fc.property(fraction, fc.double({ min: 0.05, max: 0.6, noNaN: true }), (share, gPerDay) => {
+        const of = (f: number, g: number) =>
+          rest({ ...SMALL_TANK, change: { fraction: f, everyDays: 7 }, feed: { ...SMALL_TANK.feed, gPerDay: g } }).nitrateMgPerL;
+        expect(of(share + 0.1, gPerDay)).toBeLessThan(of(share, gPerDay));
+        expect(of(share, gPerDay * 1.5)).toBeGreaterThan(of(share, gPerDay));
+      }),
+      { numRuns: 15 },
+    );
+  });
+
+  it('loses KH and pH to what is fed, and oxygen to what breathes', () => {
+    const [little, much] = [0.1, 0.5].map((gPerDay) => rest({ ...SMALL_TANK, feed: { ...SMALL_TANK.feed, gPerDay } }));
+    expect(much!.khDh).toBeLessThan(little!.khDh);
+    expect(much!.ph).toBeLessThan(little!.ph);
+    expect(much!.oxygenMgPerL).toBeLessThan(little!.oxygenMgPerL);
+    const full = rest({ ...SMALL_TANK, animalsMgO2PerDay: 800 });
+    expect(full.pco2Uatm).toBeGreaterThan(rest(SMALL_TANK).pco2Uatm);
+    expect(full.oxygenMgPerL).toBeLessThan(rest(SMALL_TANK).oxygenMgPerL);
+  });
+
+  it('is hardened by stone, softened by soil, and the one against the other lies between', () => {
+    const stone = { mineral: 'aragonite' as const, litresPerDay: 4 };
+    const bed = { setPh: 6.2, capacityMeq: 400, ratePerDay: 0.7 };
+    const [plain, stony, soiled, both] = [
+      SMALL_TANK,
+      { ...SMALL_TANK, lime: stone },
+      { ...SMALL_TANK, soil: bed },
+      { ...SMALL_TANK, lime: stone, soil: bed },
+    ].map((scenario) => rest(scenario).khDh);
+    expect(stony!).toBeGreaterThan(plain!);
+    expect(soiled!).toBeLessThan(plain!);
+    expect(both! > soiled! && both! < stony!).toBeTrue();
+  });
+
+  it('climbs by what is topped up with salt in it, and stays with pure water', () => {
+    expect(rest({ ...SMALL_TANK, topUp: PURE_WATER }).concentrated).toBeCloseTo(1, 6);
+    // S + e c/f: 0.4 L a day of 60, changed by 15 % a week
+    expect(rest({ ...SMALL_TANK, topUp: TAP }).concentrated).toBeCloseTo(1 + 0.4 / 60 / (0.15 / 7), 3);
+  });
+
+  it('tells its ions as they stand, and reads salt water as a meter does', () => {
+    const ions = ionsOf(startState(FULL_TANK));
+    expect(ions.calcium).toBeCloseTo(TAP.calciumMmol, 9);
+    expect(ions.bicarbonate).toBeCloseTo(TAP.alkalinityMeq, 9);
+    expect(meterOffset(SMALL_TANK)).toBe(0);
+    expect(meterOffset({ ...SMALL_TANK, salinity: 30 })).toBeCloseTo(0.13, 9);
+  });
+});

@@ -80,7 +80,7 @@ oxygen, what soil and phosphate remover can still take, nitrogen grown in) and o
 the ions of every process. Everything that looks ahead is a solver over it.
 
 - **Where it settles**: changes and doses spread over the days, day and night as one, soil as strong as it is today; linearly implicit
-  Euler with growing steps to a year. The value stands just before a change. Its band is the corner of all doubts one deviation towards acid, and
+  Euler with growing steps till it is at rest (a year, where nothing is changed). The value stands just before a change. Its band is the corner of all doubts one deviation towards acid, and
   away from it.
 - **Forecast**: Dormand and Prince's fifth order with step control, lamps on and off, changes, doses and top-ups by hand as events; twelve
   weeks, first as taken, then 200 cases drawn from the doubts below; the band holds nine of ten. Oxygen is read at dawn, just before the lamps

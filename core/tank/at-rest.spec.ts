@@ -59,3 +59,17 @@ describe('the settled water', () => {
     expect(meterOffset({ ...SMALL_TANK, salinity: 30 })).toBeCloseTo(0.13, 9);
   });
 });
+
+describe('water that is never changed', () => {
+  it('goes on climbing, and is shown as it is after a year', () => {
+    const never: TankScenario = { ...SMALL_TANK, change: null, plants: { areaM2: 0, uptakeGNPerM2: 0 } };
+    const made = 364 * 0.2 * 1000 * 0.45 * 0.16 * 0.575 * (1 - 0.0244);
+    const { nitrateMgPerL, ph, khDh } = rest(never);
+    // acid by then, so that not all of what was fed has been turned over
+    expect(nitrateMgPerL).toBeLessThan((made / 60) * 4.4266);
+    expect(nitrateMgPerL).toBeGreaterThan(3 * rest(SMALL_TANK).nitrateMgPerL);
+    expect(ph).toBeLessThan(5.5);
+    expect(khDh).toBeLessThan(rest(SMALL_TANK).khDh);
+    expect(settledTank(never).moves.every(({ khDh }) => khDh === 0)).toBeTrue();
+  });
+});

@@ -12,8 +12,8 @@ export interface Settled {
   newPerDay: number;
 }
 
-/** A year: what has not settled by then is shown as it is then. */
-const HORIZON_DAYS = 364;
+/** Ten years where water is changed, so that all is at rest; a year where none is: what climbs for ever is shown as it is then. */
+const HORIZON_DAYS = { changed: 3640, never: 364 } as const;
 /** Stocks that are used up slowly: taken as they are today. Nitrogen grown in is only kept account of. */
 const FROZEN = new Set<number>([STATE.soil, STATE.binder, STATE.boundNitrogen, STATE.water]);
 const MOVING = Array.from({ length: STATE_SIZE }, (_, i) => i).filter((i) => !FROZEN.has(i));
@@ -54,10 +54,11 @@ export function settle(scenario: TankScenario): Settled {
   const matrix = new Float64Array(n * n);
   const right = new Float64Array(n);
   const base = new Float64Array(STATE_SIZE);
+  const horizon = newPerDay > 0 ? HORIZON_DAYS.changed : HORIZON_DAYS.never;
   let day = 0;
   let h = 0.1;
-  while (day < HORIZON_DAYS) {
-    h = Math.min(h, HORIZON_DAYS - day);
+  while (day < horizon) {
+    h = Math.min(h, horizon - day);
     base.set(flow(y));
     for (let c = 0; c < n; c++) {
       const j = MOVING[c]!;

@@ -41,7 +41,7 @@ export const settledWater = calculation({
   }),
   source: BALANCE_SOURCES,
   formula: `Σ of ${TERMS.map(({ title }) => title.toLowerCase()).join(', ')}, and changes spread over the days = 0`,
-  validity: 'steady care, a grown-in filter, soil as strong as it is today; what is not at rest after a year is shown as it is then',
+  validity: 'steady care, a grown-in filter, soil as strong as it is today; without changes it is shown as it is after a year',
   uncertainty: 'that of its processes: the band is the corner of all doubts one deviation towards acid, and away from it',
   outside: ({ scenario }) =>
     Object.values(settledReadings(scenario)).every((value) => Number.isFinite(value)) ? null : 'such a tank never comes to rest',

@@ -24,4 +24,8 @@ module.exports = (config) =>
     hostname: '127.0.0.1',
     listenAddress: '127.0.0.1',
     restartOnFileChange: false,
+    // a busy machine starves the browser of its heartbeat; a spec that hangs has its own limit
+    pingTimeout: 120_000,
+    browserDisconnectTimeout: 60_000,
+    browserNoActivityTimeout: 240_000,
   });

@@ -4,6 +4,7 @@ import fish from './animals/fish.json';
 import invertebrates from './animals/invertebrates.json';
 import biotopes from './biotopes.json';
 import materials from './materials.json';
+import pieces from './pieces.json';
 import plants from './plants.json';
 import waters from './waters.json';
 
@@ -13,5 +14,6 @@ export const catalogueData = {
   organisms: [...fish, ...invertebrates, ...amphibians, ...plants],
   waters,
   materials,
+  pieces,
   biotopes,
 } as unknown as CatalogueData;

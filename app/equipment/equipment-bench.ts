@@ -90,7 +90,7 @@ export class EquipmentBench {
     const design = this.view.design();
     if (!design) return;
     const id = Object.hasOwn(design.equipment, kind) ? `${kind}-${crypto.randomUUID().slice(0, 6)}` : kind;
-    const shared = { order: nextOrder(design.equipment), powerW: null, sizeMm: null };
+    const shared = { order: nextOrder(design.equipment), powerW: null, sizeMm: null, placeMm: null };
     const window = this.window();
     const middle = window ? Math.round((window[0] + window[1]) / 2) : 24;
     const value: Device = kind === 'heater' || kind === 'cooler' ? { kind, setPointC: middle, ...shared } : { kind, ...shared };

@@ -36,8 +36,10 @@ import {
 } from '../water/findings';
 import { evaporationFinding, nitrateFinding, nitrateLimit, oxygenFinding } from '../water/life-findings';
 import type { AtRest } from '../tank/at-rest';
+import { hardscapeOf } from './derive/scene';
 import type { Span } from '../quantity/range';
 import { windowFindings } from '../window/findings';
+import { bedFindings, hardscapeFindings } from './built';
 import {
   animalOf,
   companyOf,
@@ -78,6 +80,8 @@ export function assess(world: World, cache: DeriveCache = new Map()): Assessment
     ...waterFindings(world, derived),
     ...memberFindings(world, derived),
     ...companyJudged(world, derived),
+    ...bedFindings(world, derived),
+    ...hardscapeFindings(world, derived),
     ...vesselFindings(world, derived),
     ...heatFindings(world, derived),
     ...PARAMETERS.flatMap((p) => windowFindings(windowNodeOf(derived, p))),
@@ -206,7 +210,7 @@ function companyJudged({ design }: World, derived: Derived): Finding[] {
   ];
 }
 
-function vesselFindings({ design }: World, derived: Derived): Finding[] {
+function vesselFindings({ design, catalogue }: World, derived: Derived): Finding[] {
   const { vessel } = design;
   if (!vessel) return [vesselNotStated()];
   const shy = (derived['stock.members'].value ?? []).filter((member) => animalOf(member)?.traits.temperament.value === 'shy');
@@ -221,13 +225,8 @@ function vesselFindings({ design }: World, derived: Derived): Finding[] {
       shy.map(({ id }) => id),
     ),
     ...inOrder(design.equipment).map(([id, { sizeMm }]) => fitFinding('vessel.gear-fit', id, sizeMm, vessel)),
-    ...inOrder(design.scene).flatMap(([id, { kind, solids }]) =>
-      kind === 'hardscape'
-        ? solids
-            .map(({ sizeMm }) => sizeMm)
-            .slice(0, 1)
-            .map((sizeMm) => fitFinding('vessel.piece-fit', id, sizeMm, vessel))
-        : [],
+    ...hardscapeOf(design).flatMap(([id, { sizeMm, classId }]) =>
+      catalogue.pieces.get(classId)?.group === 'litter' ? [] : [fitFinding('vessel.piece-fit', id, sizeMm, vessel)],
     ),
   ];
   // that a piece passes is no news; that it does not is

@@ -12,6 +12,19 @@ import { glassThickness } from '../vessel/glass-thickness';
 import { jarVolume } from '../vessel/jar-volume';
 import { systemVolume } from '../vessel/system-volume';
 import { waterVolume } from '../vessel/water-volume';
+import { buoyancyCalculation } from '../hardscape/buoyancy';
+import { contrast } from '../hardscape/contrast';
+import { hideFitCalculation } from '../hardscape/hide-fit';
+import { waterlogging } from '../hardscape/waterlogging';
+import { solidVolume } from '../scene/solid-volume';
+import { cap } from '../substrate/cap';
+import { capsuleGrid } from '../substrate/capsule-grid';
+import { fillCalculation } from '../substrate/fill';
+import { movingCurrent } from '../substrate/grain-moves';
+import { grainShare } from '../substrate/grain-share';
+import { slopeStabilityCalculation } from '../substrate/slope-stability';
+import { swallowHazardCalculation } from '../substrate/swallow-hazard';
+import { throat } from '../substrate/throat';
 import { settledWater } from '../tank/settled-water';
 import { blend } from '../water/blend';
 import { waterColour } from '../water/water-colour';
@@ -51,6 +64,19 @@ export const calculations = createRegistry([
   listed(drainBackVolume),
   listed(filledMassCalculation),
   listed(glassThickness),
+  listed(fillCalculation),
+  listed(grainShare),
+  listed(slopeStabilityCalculation),
+  listed(swallowHazardCalculation),
+  listed(cap),
+  listed(capsuleGrid),
+  listed(movingCurrent),
+  listed(throat),
+  listed(solidVolume),
+  listed(buoyancyCalculation),
+  listed(waterlogging),
+  listed(hideFitCalculation),
+  listed(contrast),
   listed(evaporation),
   listed(heatLossCalculation),
   listed(settlingTemperature),

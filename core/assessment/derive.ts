@@ -4,7 +4,8 @@ import type { Parameter } from '../catalogue/parameter';
 import type { Companion } from '../stocking/company';
 import type { Window } from '../window/window';
 import { failureNodes, heatNodes } from './derive/heat';
-import type { Definitions, Derived, Member, NodeDefinition, NodeId, World } from './derive/node';
+import type { Answer, Definitions, Derived, Member, NodeDefinition, NodeId, World } from './derive/node';
+import { sceneNodes } from './derive/scene';
 import { stockNodes, windowNodes } from './derive/stock';
 import { tankNodes } from './derive/tank';
 import { vesselNodes } from './derive/vessel';
@@ -15,6 +16,7 @@ export type { Derived, Member, NodeId, Nodes, PouredSource, World } from './deri
 /** The graph, upstream first. Cross-domain values are named here and nowhere else. */
 export const DEFINITIONS: Definitions = {
   ...stockNodes,
+  ...sceneNodes,
   ...vesselNodes,
   ...heatNodes,
   ...waterNodes,
@@ -44,11 +46,31 @@ export function derive(world: World, cache: DeriveCache = new Map()): Derived {
       continue;
     }
     const { inputs = {}, calculationId = definition.calculationId, ...answer } = definition.compute(world, done as Derived);
-    const node: Computed<unknown> = { node: id, calculationId, from: definition.from, inputs, ...answer };
+    const node: Computed<unknown> =
+      kept && isSame(kept.node, answer, inputs, definition.byValue)
+        ? kept.node
+        : { node: id, calculationId, from: definition.from, inputs, ...answer };
     cache.set(id, { seen, node });
     done[id] = node;
   }
   return done as Derived;
+}
+
+/** An answer that came out as before: kept as the same object, so that nothing downstream of it is computed again. */
+function isSame(
+  before: Computed<unknown>,
+  { value, interval, gap, note }: Answer<unknown>,
+  inputs: Record<string, unknown>,
+  byValue = false,
+): boolean {
+  return (
+    (Object.is(before.value, value) || (byValue && JSON.stringify(before.value) === JSON.stringify(value))) &&
+    before.gap === gap &&
+    before.note === note &&
+    before.interval?.[0] === interval?.[0] &&
+    before.interval?.[1] === interval?.[1] &&
+    JSON.stringify(before.inputs) === JSON.stringify(inputs)
+  );
 }
 
 export function plannedNode(derived: Derived, parameter: Parameter): Computed<number> {

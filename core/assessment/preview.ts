@@ -3,6 +3,7 @@ import type { Phase } from '../catalogue/parameter';
 import { inOrder, type Design } from '../design/design';
 import { assess, type Assessment } from './assess';
 import type { World } from './derive';
+import { hardscapeOf } from './derive/scene';
 
 /** The id the looked-at animal goes by in a preview. */
 export const PREVIEW_ID = 'preview';
@@ -18,7 +19,8 @@ export function previewAnimal(world: World, animal: Animal, phase: Phase): Asses
   const preview: Design = {
     ...design,
     brief: { ...design.brief, targetStockIds: [PREVIEW_ID] },
-    scene: {},
+    // its own company, but the same built place
+    scene: Object.fromEntries(hardscapeOf(design)),
     stock: { [PREVIEW_ID]: { order: 1, organismId: animal.id, count: animal.traits.groupMin.value ?? 1, phase } },
     water: poured || !first ? design.water : { ...design.water, parts: { first: { order: 1, sourceId: first[0], share: 1 } } },
   };

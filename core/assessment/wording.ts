@@ -8,8 +8,10 @@ import { saltOf } from '../water/salts';
 import type { Assessment } from './assess';
 import type { Help } from './remedies/offer';
 import type { Remedy } from './remedies/remedy';
+import { wordHardscape } from './wording/hardscape';
 import { wordHeat } from './wording/heat';
 import { wordStocking } from './wording/stocking';
+import { wordSubstrate } from './wording/substrate';
 import { wordVessel } from './wording/vessel';
 import { wordWater } from './wording/water';
 import { wordWindow } from './wording/window';
@@ -63,6 +65,8 @@ export function wordFinding(finding: Finding, assessment: Assessment, units: Uni
   if (isOf(words, 'heat')) return wordHeat(words);
   if (isOf(words, 'window')) return wordWindow(words);
   if (isOf(words, 'vessel')) return wordVessel(words);
+  if (isOf(words, 'substrate')) return wordSubstrate(words);
+  if (isOf(words, 'hardscape')) return wordHardscape(words);
   return wordStocking(words as Words<CodesOf<'stocking'>>);
 }
 
@@ -70,7 +74,7 @@ function isOf<F extends Parameters<typeof startsWith>[1]>(words: Words, family: 
   return startsWith(words.code, family);
 }
 
-function startsWith(code: FindingCode, family: 'water' | 'heat' | 'window' | 'vessel' | 'stocking'): boolean {
+function startsWith(code: FindingCode, family: 'water' | 'heat' | 'window' | 'vessel' | 'substrate' | 'hardscape' | 'stocking'): boolean {
   return code.startsWith(`${family}.`);
 }
 

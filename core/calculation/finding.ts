@@ -31,6 +31,8 @@ export interface Finding {
   basis: Basis;
   source?: string;
   note?: string;
+  /** Its place in the tank, millimetres. */
+  at?: readonly [xMm: number, yMm: number, zMm: number];
   /** Which case of its code this is; the wording goes by it. */
   kind?: string;
 }
@@ -71,6 +73,34 @@ export type FindingCode =
   | 'vessel.sun'
   | 'vessel.footfall'
   | 'vessel.exposed'
+  | 'substrate.not-stated'
+  | 'substrate.slope'
+  | 'substrate.step'
+  | 'substrate.under'
+  | 'substrate.too-high'
+  | 'substrate.cap'
+  | 'substrate.soil-share'
+  | 'substrate.grain'
+  | 'substrate.depth'
+  | 'substrate.roots'
+  | 'substrate.capsules'
+  | 'substrate.not-known'
+  | 'hardscape.not-known'
+  | 'hardscape.outside'
+  | 'hardscape.overlap'
+  | 'hardscape.topples'
+  | 'hardscape.floats'
+  | 'hardscape.undermined'
+  | 'hardscape.on-glass'
+  | 'hardscape.edges'
+  | 'hardscape.mouth-closed'
+  | 'hardscape.hides'
+  | 'hardscape.sticks'
+  | 'hardscape.facing'
+  | 'hardscape.scraper'
+  | 'hardscape.open-room'
+  | 'hardscape.reach'
+  | 'hardscape.contrast'
   | 'heat.heater-rating'
   | 'heat.cooler-rating'
   | 'heat.stuck-heater'

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { Biotope } from './biotope';
 import { Material } from './material';
 import { Organism } from './organism';
+import { PieceClass } from './piece';
 import { WaterType } from './water-source';
 
 /** The raw data, as the files in catalogue/ hold it. */
@@ -11,11 +12,12 @@ export const CatalogueData = z
     organisms: z.array(Organism),
     waters: z.array(WaterType),
     materials: z.array(Material),
+    pieces: z.array(PieceClass),
     biotopes: z.array(Biotope),
   })
   .superRefine((data, context) => {
     const fault = (path: (string | number)[], message: string) => context.addIssue({ code: 'custom', path, message });
-    for (const table of ['organisms', 'waters', 'materials', 'biotopes'] as const) {
+    for (const table of ['organisms', 'waters', 'materials', 'pieces', 'biotopes'] as const) {
       const seen = new Set<string>();
       data[table].forEach((entry, i) => {
         if (seen.has(entry.id)) fault([table, i, 'id'], `"${entry.id}" stands twice`);
@@ -41,6 +43,11 @@ export const CatalogueData = z
         if (!materialIds.has(id)) fault(['biotopes', i, 'materialIds', j], `no material "${id}"`);
       });
     });
+    data.pieces.forEach((entry, i) => {
+      entry.materialIds.forEach((id, j) => {
+        if (!materialIds.has(id)) fault(['pieces', i, 'materialIds', j], `no material "${id}"`);
+      });
+    });
   });
 export type CatalogueData = z.infer<typeof CatalogueData>;
 
@@ -50,6 +57,7 @@ export interface Catalogue {
   readonly organisms: ReadonlyMap<string, Organism>;
   readonly waters: ReadonlyMap<string, WaterType>;
   readonly materials: ReadonlyMap<string, Material>;
+  readonly pieces: ReadonlyMap<string, PieceClass>;
   readonly biotopes: ReadonlyMap<string, Biotope>;
 }
 
@@ -61,5 +69,12 @@ export function indexCatalogue(data: CatalogueData): Catalogue {
     const successor = entry.retiredTo ? organisms.get(entry.retiredTo) : undefined;
     if (successor) organisms.set(entry.id, successor);
   }
-  return { edition: data.edition, organisms, waters: byId(data.waters), materials: byId(data.materials), biotopes: byId(data.biotopes) };
+  return {
+    edition: data.edition,
+    organisms,
+    waters: byId(data.waters),
+    materials: byId(data.materials),
+    pieces: byId(data.pieces),
+    biotopes: byId(data.biotopes),
+  };
 }

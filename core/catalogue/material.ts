@@ -39,12 +39,18 @@ export type WaterAction = z.infer<typeof WaterAction>;
 export const Material = z.strictObject({
   id: Id,
   name: z.string().min(1),
-  use: z.enum(['substrate', 'stone', 'wood', 'botanical']),
+  use: z.enum(['substrate', 'stone', 'wood', 'botanical', 'shell', 'made']),
   /** Solid density for stone and wood, dry bulk density for substrates and botanicals. */
   densityKgPerM3: factOf(z.number().positive()),
   grainMm: factOf(
     z.tuple([z.number().nonnegative(), z.number().positive()]).refine(([a, b]) => a <= b, { message: 'grain sizes are out of order' }),
   ),
+  /** Angle at which a loose bank of it still stands, dry or under water; for beds. */
+  reposeDegrees: factOf(z.tuple([z.number().positive().max(60), z.number().positive().max(60)]).refine(([a, b]) => a <= b)).optional(),
+  /** Feeds roots, and fouls the water unless it is capped. */
+  nutrient: z.boolean().optional(),
+  /** Gives height under the bed that shows. */
+  filler: z.boolean().optional(),
   effectOnWater: factOf(z.enum(['none', 'hardens', 'softens', 'acidifies'])),
   action: WaterAction,
   colour: z.string().regex(/^#[0-9a-f]{6}$/),

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { factOf, type Fact } from '../quantity/fact';
 import { isOrdered } from '../quantity/range';
+import { ShelterKind } from './shelter';
 import { PARAMETER_META, PARAMETERS, Parameter, Phase } from './parameter';
 
 export const Id = z.string().regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, 'an id is lower-case words joined by hyphens');
@@ -102,6 +103,20 @@ export const Animal = z.strictObject({
     footprintMm: factOf(z.tuple([z.number().positive(), z.number().positive()])),
     /** Smallest water volume for the smallest proper group. */
     volumeL: factOf(z.number().positive()),
+    /** How food is taken: what sucks or sifts takes grain in with it. */
+    feeding: factOf(z.enum(['picks', 'grazes', 'sifts', 'sucks'])),
+    /** Moves the bed about. */
+    digs: factOf(z.boolean()),
+    /** Least depth of bed it needs to burrow or to bury what it lives in; 0 for none. */
+    bedMm: factOf(z.number().nonnegative().max(500)),
+    /** Where it hides, any of these kinds, and how many it wants; none for those that carry their house. */
+    shelter: factOf(
+      z.strictObject({
+        kinds: z.array(ShelterKind),
+        count: z.number().nonnegative(),
+        per: z.enum(['head', 'pair', 'tank']),
+      }),
+    ),
     diet: factOf(z.string().min(1)),
     breeding: factOf(z.string().min(1)),
   }),

@@ -4,6 +4,7 @@ import fixture from './fixtures/design-v1.json';
 import fixture2 from './fixtures/design-v2.json';
 import fixture3 from './fixtures/design-v3.json';
 import fixture4 from './fixtures/design-v4.json';
+import fixture5 from './fixtures/design-v5.json';
 import { emptyCare } from '../care/model';
 import { catalogueData } from '../../catalogue';
 import { peatPocket, weedyThicket, lowBarn } from '../testing/tanks';
@@ -12,7 +13,39 @@ import { readDesignFile } from './document';
 import { applyEdit, PatchSchema, pointer } from './edit';
 import { emptyWaterPlan } from '../water/model';
 import { migrateDesign, migrateRoom } from './migrate';
+import { emptySubstrate } from '../substrate/model';
 import { Room } from './room';
+
+const placeless = (equipment: object) =>
+  Object.fromEntries(Object.entries(equipment).map(([id, device]) => [id, { ...(device as object), placeMm: null }]));
+const levelBed = ({ order, materialId, spent }: { order: number; materialId: string; spent: number }) => ({
+  order,
+  materialId,
+  grainMm: null,
+  area: { kind: 'whole' },
+  top: { columns: 2, rows: 2, heightMm: jasmine.any(Array) },
+  spent,
+  cloth: false,
+});
+const migratedStone = (classId: string, sizeMm: number[]) => ({
+  order: 9,
+  kind: 'hardscape',
+  classId,
+  materialId: 'basalt',
+  sizeMm,
+  positionMm: [100, 90, 0],
+  turnDeg: [0, 0, 30],
+  mirrored: false,
+  stand: 'bed',
+  embedMm: 8,
+  fixing: 'none',
+  ballastKg: 0,
+  soakedWeeks: 0,
+  edges: null,
+  spent: 0,
+  groupId: 'heap',
+  locked: false,
+});
 
 const apply = (patch: readonly Operation[], design = weedyThicket) => applyEdit(design, patch, Design);
 
@@ -20,7 +53,7 @@ describe('a design document', () => {
   it('of version 1 is still read: the frozen fixture', () => {
     const read = readDesignFile(JSON.stringify(fixture));
     expect(read.ok ? read.document.design.name : read.refusals).toEqual('Frozen peat pocket');
-    expect(DESIGN_SCHEMA).toBe(4);
+    expect(DESIGN_SCHEMA).toBe(5);
   });
 
   it('of version 2 is read, and what it did not say of the water is nothing', () => {
@@ -28,9 +61,11 @@ describe('a design document', () => {
     const { water, ...rest } = fixture2.design;
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...rest,
-      schema: 4,
+      schema: 5,
       care: emptyCare(),
       water: { ...emptyWaterPlan(), parts: water.parts },
+      equipment: placeless(rest.equipment),
+      substrate: emptySubstrate(),
     });
     if (!read.ok) return;
     for (const source of Object.values(read.document.room.sources)) expect([source.analysisMgPerL, source.report]).toEqual([{}, null]);
@@ -38,13 +73,78 @@ describe('a design document', () => {
 
   it('of version 3 is read, and nothing of its care is taken as said', () => {
     const read = readDesignFile(JSON.stringify(fixture3));
-    expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({ ...fixture3.design, schema: 4, care: emptyCare() });
+    const { additions, ...water } = fixture3.design.water;
+    const { soil, ...loose } = additions;
+    expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
+      ...fixture3.design,
+      schema: 5,
+      care: emptyCare(),
+      water: { ...water, additions: loose },
+      equipment: placeless(fixture3.design.equipment),
+      substrate: { ...emptySubstrate(), layers: { soil: levelBed(soil) } },
+    });
     expect(read.ok ? (read.document.room.sources as unknown) : null).toEqual(fixture3.room.sources);
   });
 
-  it('of version 4 is read as it stands', () => {
-    const read = readDesignFile(JSON.stringify(fixture4));
-    expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual(fixture4.design);
+  it('of version 4 is read, its soil laid level over the floor, its stones given a class', () => {
+    const { additions, ...water } = fixture4.design.water;
+    const { soil, ...loose } = additions;
+    const stone = { order: 9, kind: 'hardscape', classId: 'basalt', positionMm: [100, 90, 0], turnDeg: [0, 0, 30], embedMm: 8 };
+    const solids = [
+      { shape: 'ellipsoid', sizeMm: [90, 70, 50] },
+      { shape: 'box', sizeMm: [40, 30, 20] },
+    ];
+    const file = { ...fixture4, design: { ...fixture4.design, scene: { heap: { ...stone, solids } } } };
+    const read = readDesignFile(JSON.stringify(file));
+    expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
+      ...fixture4.design,
+      schema: 5,
+      water: { ...water, additions: loose },
+      equipment: placeless(fixture4.design.equipment),
+      substrate: { ...emptySubstrate(), layers: { soil: levelBed(soil) } },
+      scene: {
+        heap: migratedStone('rounded-stone', [90, 70, 50]),
+        'heap-2': migratedStone('angular-stone', [40, 30, 20]),
+      },
+    });
+    if (!read.ok) return;
+    // as many litres as were stated
+    const { layers } = read.document.design.substrate;
+    expect((layers['soil']!.top.heightMm[0]! * 620 * 380) / 1e6).toBeCloseTo(soil.amount, 1);
+  });
+
+  it('of version 5 is read as it stands', () => {
+    const read = readDesignFile(JSON.stringify(fixture5));
+    expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual(fixture5.design);
+  });
+
+  it('takes no bed and no piece that cannot be', () => {
+    const layer = fixture5.design.substrate.layers['sand'];
+    for (const [path, value] of [
+      ['/substrate/layers/x', { ...layer, top: { columns: 2, rows: 2, heightMm: [10, 10, 10, -1] } }],
+      ['/substrate/layers/x', { ...layer, top: { columns: 2, rows: 2, heightMm: [10, 10, 10] } }],
+      ['/substrate/layers/x', { ...layer, grainMm: [5, 1] }],
+      ['/substrate/layers/x', { ...layer, area: { kind: 'zone', zoneId: 'nowhere' } }],
+      [
+        '/substrate/zones/x',
+        {
+          order: 1,
+          kind: 'path',
+          outlineMm: [
+            [0, 0],
+            [1, 1],
+          ],
+          edgeTopMm: null,
+        },
+      ],
+      ['/scene/x', { ...fixture5.design.scene['stone'], sizeMm: [0, 10, 10] }],
+      ['/scene/x', { ...fixture5.design.scene['stone'], embedMm: -1 }],
+      ['/scene/x', { ...fixture5.design.scene['stone'], stand: 'air' }],
+    ] as const)
+      expect(apply([{ op: 'add', path, value: value as never }]).ok)
+        .withContext(`${path} ${JSON.stringify(value)}`)
+        .toBeFalse();
+    expect(apply([{ op: 'add', path: '/substrate/layers/x', value: { ...layer, area: { kind: 'whole' } } as never }]).ok).toBeTrue();
   });
 
   it('takes no care that cannot be given', () => {
@@ -128,7 +228,11 @@ describe('an edit', () => {
     const done = apply([
       { op: 'replace', path: '/name', value: 'Thicket' },
       { op: 'remove', path: '/stock/danios/female' },
-      { op: 'add', path: '/equipment/heater', value: { order: 1, kind: 'heater', setPointC: 23, powerW: null, sizeMm: null } },
+      {
+        op: 'add',
+        path: '/equipment/heater',
+        value: { order: 1, kind: 'heater', setPointC: 23, powerW: null, sizeMm: null, placeMm: null },
+      },
     ]);
     if (!done.ok) return fail(done.refusals);
     expect(done.document.rev).toBe(weedyThicket.rev + 1);

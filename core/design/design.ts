@@ -1,30 +1,21 @@
 import * as z from 'zod';
 import { CarePlan, emptyCare } from '../care/model';
 import { Device } from '../equipment/model';
+import { HardscapeItem } from '../hardscape/model';
+import { PlantItem } from '../plants/model';
 import { StockEntry } from '../stocking/model';
+import { emptySubstrate, SubstratePlan } from '../substrate/model';
 import { Vessel } from '../vessel/model';
 import { emptyWaterPlan, WaterPlan } from '../water/model';
 
-export const DESIGN_SCHEMA = 4;
+export const DESIGN_SCHEMA = 5;
+
+export { inOrder } from '../quantity/in-order';
 
 const Key = z.string().min(1).max(80);
-const Vec3 = z.tuple([z.number().finite(), z.number().finite(), z.number().finite()]);
 
-export const Solid = z.strictObject({
-  shape: z.enum(['box', 'ellipsoid', 'capsule', 'tube', 'prism']),
-  sizeMm: z.tuple([z.number().positive(), z.number().positive(), z.number().positive()]),
-  at: Vec3.optional(),
-});
-
-export const SceneItem = z.strictObject({
-  order: z.number().finite(),
-  kind: z.enum(['hardscape', 'plant', 'device']),
-  classId: z.string().min(1).max(80),
-  solids: z.array(Solid).max(50),
-  positionMm: Vec3,
-  turnDeg: Vec3,
-  embedMm: z.number().min(0).max(2000),
-});
+/** What stands in the tank: a piece of hardscape or a plant. */
+export const SceneItem = z.discriminatedUnion('kind', [HardscapeItem, PlantItem]);
 export type SceneItem = z.infer<typeof SceneItem>;
 
 /** One tank's whole plan. Collections are keyed by id, so that the path of an edit stays true. */
@@ -45,6 +36,7 @@ export const Design = z
     }),
     vessel: Vessel.nullable(),
     water: WaterPlan,
+    substrate: SubstratePlan,
     equipment: z.record(Key, Device),
     scene: z.record(Key, SceneItem),
     stock: z.record(Key, StockEntry),
@@ -73,17 +65,13 @@ export function emptyDesign(id: string, roomId: string, name: string): Design {
     brief: { purpose: 'breed', targetStockIds: [], biotopeId: null },
     vessel: null,
     water: emptyWaterPlan(),
+    substrate: emptySubstrate(),
     equipment: {},
     scene: {},
     stock: {},
     care: emptyCare(),
     accepted: {},
   };
-}
-
-/** The entries of a keyed table in their order, ties by id. */
-export function inOrder<T extends { order: number }>(table: Readonly<Record<string, T>>): [id: string, entry: T][] {
-  return Object.entries(table).sort(([idA, a], [idB, b]) => a.order - b.order || (idA < idB ? -1 : 1));
 }
 
 /** An order number that sorts after everything in the table. */

@@ -94,7 +94,89 @@ function design3to4(design: Json): Json {
   };
 }
 
-const DESIGN_STEPS: Readonly<Record<number, (design: Json) => Json>> = { 1: design1to2, 2: design2to3, 3: design3to4 };
+/** Beds that stood in the water's plan by the litre: until version 5 they had no place of their own. */
+const BEDS_OF_4 = new Set([
+  'fine-quartz-sand',
+  'lime-silt',
+  'shell-sand',
+  'peat',
+  'acid-soil',
+  'mild-soil',
+  'old-soil',
+  'crushed-coral',
+  'quartz-gravel',
+  'baked-clay',
+]);
+
+/**
+ * Version 5: the bed in layers, hardscape by class and size, gear with a place. A bed that was stated in litres becomes a level layer;
+ * a solid becomes a stone of its size; what has no place (leaves, loose stone) stays with the water.
+ */
+function design4to5({ scene, equipment, water, ...design }: Json): Json {
+  const { vessel } = design;
+  const layers: Json = {};
+  let plan: unknown = water;
+  if (isObject(water) && isObject(water['additions']) && isObject(vessel)) {
+    const [lengthMm, widthMm] = [Number(vessel['lengthMm']), Number(vessel['widthMm'])];
+    const additions = { ...water['additions'] };
+    let topMm = 0;
+    for (const [id, entry] of Object.entries(additions)) {
+      if (!isObject(entry) || !BEDS_OF_4.has(String(entry['materialId']))) continue;
+      topMm += (Number(entry['amount']) * 1e6) / (lengthMm * widthMm);
+      if (!(topMm <= 2000)) break;
+      layers[id] = {
+        order: entry['order'],
+        materialId: entry['materialId'],
+        grainMm: null,
+        area: { kind: 'whole' },
+        top: { columns: 2, rows: 2, heightMm: Array.from({ length: 4 }, () => Math.round(topMm * 10) / 10) },
+        spent: entry['spent'],
+        cloth: false,
+      };
+      delete additions[id];
+    }
+    plan = { ...water, additions };
+  }
+  return {
+    ...design,
+    schema: 5,
+    water: plan,
+    equipment: each(equipment, (device) => ({ ...device, placeMm: null })),
+    substrate: { bare: false, mat: false, zones: {}, layers, capsules: null },
+    scene: isObject(scene) ? Object.fromEntries(Object.entries(scene).flatMap(([id, item]) => item4to5(id, item))) : scene,
+  };
+}
+
+function item4to5(id: string, item: unknown): [string, unknown][] {
+  if (!isObject(item)) return [[id, item]];
+  const { order, kind, classId, positionMm, turnDeg, embedMm, solids } = item;
+  if (kind === 'plant') return [[id, { order, kind, classId, positionMm }]];
+  const bodies = Array.isArray(solids) ? solids.filter(isObject) : [];
+  return bodies.map((solid, i) => [
+    i === 0 ? id : `${id}-${i + 1}`,
+    {
+      order,
+      kind: 'hardscape',
+      classId: solid['shape'] === 'ellipsoid' || solid['shape'] === 'capsule' ? 'rounded-stone' : 'angular-stone',
+      materialId: kind === 'hardscape' ? classId : null,
+      sizeMm: solid['sizeMm'],
+      positionMm,
+      turnDeg,
+      mirrored: false,
+      stand: 'bed',
+      embedMm,
+      fixing: 'none',
+      ballastKg: 0,
+      soakedWeeks: 0,
+      edges: null,
+      spent: 0,
+      groupId: bodies.length > 1 ? id : null,
+      locked: false,
+    },
+  ]);
+}
+
+const DESIGN_STEPS: Readonly<Record<number, (design: Json) => Json>> = { 1: design1to2, 2: design2to3, 3: design3to4, 4: design4to5 };
 const ROOM_STEPS: Readonly<Record<number, (room: Json) => Json>> = { 1: room1to2, 2: room2to3 };
 
 function climb(document: unknown, steps: Readonly<Record<number, (document: Json) => Json>>): unknown {

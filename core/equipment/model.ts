@@ -6,6 +6,8 @@ const shared = {
   powerW: z.number().min(0).max(5000).nullable(),
   /** Its greatest sizes, to see whether it passes the top; null while not stated. */
   sizeMm: z.tuple([z.number().positive(), z.number().positive(), z.number().positive()]).nullable(),
+  /** Middle of its lower end in the tank; null while it has no place. */
+  placeMm: z.tuple([z.number().finite(), z.number().finite(), z.number().finite()]).nullable(),
 };
 const SetPoint = z.number().min(4).max(36);
 

@@ -48,6 +48,8 @@ export function unitOf(kind: QuantityKind, choice: UnitChoice): { unit: string; 
       return { unit: '%', decimals: 0 };
     case 'concentration':
       return { unit: 'mg/L', decimals: 2 };
+    case 'angle':
+      return { unit: '°', decimals: 0 };
     case 'number':
       return { unit: '', decimals: 2 };
     case 'count':
@@ -63,7 +65,8 @@ export function inChosenUnit(kind: QuantityKind, value: number, choice: UnitChoi
 
 /** "22.5 °C": rounded for reading, trailing zeros dropped. Small values keep one significant digit. */
 export function formatQuantity(kind: QuantityKind, value: number, choice: UnitChoice): string {
-  return `${formatNumber(kind, value, choice)} ${unitOf(kind, choice).unit}`.trim();
+  const { unit } = unitOf(kind, choice);
+  return `${formatNumber(kind, value, choice)}${unit === '°' ? '' : ' '}${unit}`.trim();
 }
 
 /** The number of formatQuantity without its unit. */

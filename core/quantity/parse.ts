@@ -21,6 +21,7 @@ export const INPUT_LIMITS: Readonly<Record<QuantityKind, readonly [number, numbe
   pressure: [0, 1000],
   volumePerDay: [0, 5000],
   concentration: [0, 60000],
+  angle: [-360, 360],
   number: [-1e6, 1e6],
   count: [0, 100000],
 };

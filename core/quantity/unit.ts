@@ -30,6 +30,7 @@ export type QuantityKind =
   | 'pressure'
   | 'volumePerDay'
   | 'concentration'
+  | 'angle'
   | 'number'
   | 'count';
 
@@ -117,6 +118,7 @@ export const UNITS: Readonly<Record<QuantityKind, readonly [Unit, ...Unit[]]>> =
     { names: ['µg/L', 'ug/L', 'μg/L', 'ppb'], scale: 0.001 },
     { names: ['g/L'], scale: 1000 },
   ],
+  angle: [{ names: ['°', 'deg', 'degrees'], scale: 1 }],
   number: [{ names: [''], scale: 1 }],
   count: [{ names: [''], scale: 1 }],
 };

@@ -1,8 +1,10 @@
+import { emptySubstrate } from '../substrate/model';
 import { emptyWaterPlan } from '../water/model';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import type { Catalogue } from '../catalogue/catalogue';
 import { Design, emptyDesign } from '../design/design';
-import { box } from './tanks';
+import { level } from '../substrate/surface';
+import { box, layer, piece } from './tanks';
 
 /** A generated tank, the same for the same seed: species taken round the catalogue, hardscape and plants spread about. */
 export function largeTank(catalogue: Catalogue, size = { species: 20, items: 60, plants: 40 }, seed = 7): Design {
@@ -10,19 +12,17 @@ export function largeTank(catalogue: Catalogue, size = { species: 20, items: 60,
   const random = () => (generator.next() >>> 0) / 2 ** 32;
   const animals = [...catalogue.organisms.values()].filter((entry) => entry.kind === 'animal');
   const plants = [...catalogue.organisms.values()].filter((entry) => entry.kind === 'plant');
-  const place = () => [Math.round(random() * 1800), Math.round(random() * 600), Math.round(random() * 100)];
+  const place = (): [number, number, number] => [Math.round(random() * 1800), Math.round(random() * 600), Math.round(random() * 100)];
   const scene = Object.fromEntries([
     ...Array.from({ length: size.items }, (_, i) => [
       `stone-${i}`,
-      {
+      piece('rounded-stone', {
         order: i,
-        kind: 'hardscape',
-        classId: 'basalt',
-        solids: [{ shape: 'ellipsoid', sizeMm: [60 + random() * 80, 60 + random() * 40, 40 + random() * 40] }],
+        materialId: 'basalt',
+        sizeMm: [60 + random() * 80, 60 + random() * 40, 40 + random() * 40],
         positionMm: place(),
-        turnDeg: [0, 0, 0],
         embedMm: 10,
-      },
+      }),
     ]),
     ...Array.from({ length: size.plants }, (_, i) => [
       `plant-${i}`,
@@ -30,10 +30,7 @@ export function largeTank(catalogue: Catalogue, size = { species: 20, items: 60,
         order: 100 + i,
         kind: 'plant',
         classId: plants[i % plants.length]!.id,
-        solids: [],
         positionMm: place(),
-        turnDeg: [0, 0, 0],
-        embedMm: 0,
       },
     ]),
   ]);
@@ -52,9 +49,10 @@ export function largeTank(catalogue: Catalogue, size = { species: 20, items: 60,
     ...emptyDesign('large', 'low-barn', 'Large tank'),
     vessel: box(1800, 600, 600, 'none'),
     water: { ...emptyWaterPlan(), parts: { tap: { order: 1, sourceId: 'tap', share: 0.4 }, ro: { order: 2, sourceId: 'ro', share: 0.6 } } },
-    equipment: { heater: { order: 1, kind: 'heater', setPointC: 24, powerW: 300, sizeMm: [30, 30, 300] } },
+    equipment: { heater: { order: 1, kind: 'heater', setPointC: 24, powerW: 300, sizeMm: [30, 30, 300], placeMm: null } },
     brief: { purpose: 'keep', targetStockIds: ['s0'], biotopeId: null },
     scene,
+    substrate: { ...emptySubstrate(), layers: { sand: layer('fine-quartz-sand', level(50)) } },
     stock,
   });
 }

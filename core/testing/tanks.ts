@@ -6,6 +6,9 @@ import type { Phase } from '../catalogue/parameter';
 import { Design, emptyDesign } from '../design/design';
 import { Room } from '../design/room';
 import { emptyWaterPlan } from '../water/model';
+import type { HardscapeItem } from '../hardscape/model';
+import { newPiece } from '../hardscape/new-piece';
+import type { Layer, Surface } from '../substrate/model';
 import type { HeatBody } from '../equipment/heat-loss';
 import { newBox, type Vessel } from '../vessel/model';
 
@@ -59,7 +62,9 @@ export function tank(
       parts: Object.fromEntries(Object.entries(shares).map(([sourceId, share], i) => [sourceId, { order: i + 1, sourceId, share }])),
     },
     equipment:
-      heaterC === undefined ? {} : { heater: { order: 1, kind: 'heater', setPointC: heaterC, powerW: 100, sizeMm: [25, 25, 200] } },
+      heaterC === undefined
+        ? {}
+        : { heater: { order: 1, kind: 'heater', setPointC: heaterC, powerW: 100, sizeMm: [25, 25, 200], placeMm: null } },
     stock: Object.fromEntries(
       stock.map(([organismId, count, phase = 'keep', female], i) => [
         `s${i}`,
@@ -73,3 +78,21 @@ export const judge = (design: Design, room: Room = lowBarn): Assessment => asses
 
 export const find = (assessment: Assessment, key: string) => assessment.findings.find((finding) => finding.key === key);
 export const severityOf = (assessment: Assessment, key: string) => find(assessment, key)?.severity ?? null;
+
+/** A layer all over the floor. */
+export const layer = (materialId: string, top: Surface, more: Partial<Layer> = {}): Layer => ({
+  order: 1,
+  materialId,
+  grainMm: null,
+  area: { kind: 'whole' },
+  top,
+  spent: 0,
+  cloth: false,
+  ...more,
+});
+
+/** A piece of hardscape as its class comes, at the front left until it is placed. */
+export const piece = (classId: string, more: Partial<HardscapeItem> = {}): HardscapeItem => ({
+  ...newPiece(catalogue.pieces.get(classId)!, 1, [100, 100, 0]),
+  ...more,
+});

@@ -156,6 +156,15 @@ export function sourceQuestionedFinding(sourceId: string, contradictions: readon
   };
 }
 
+/** Hardness quoted for animals comes in few values, and every judgement asks again. */
+const leastKept = new Map<string, number>();
+function leastOf(ghDh: number, khDh: number): number {
+  const key = `${ghDh} ${khDh}`;
+  let least = leastKept.get(key);
+  if (least === undefined) leastKept.set(key, (least = leastConductivityOf(ghDh, khDh)));
+  return least;
+}
+
 /**
  * A conductivity (or TDS) quoted for an animal that no water of the hardness quoted for it can have: then conductivity is what the recipe
  * gives, and no second target. Null when the two agree.
@@ -169,7 +178,7 @@ export function conductivityContradiction(
   const lowGh = gh?.value?.optimum[0] ?? null;
   const highEc = ec?.value?.optimum[1] ?? null;
   if (lowGh === null || highEc === null || lowGh > 100 || highEc > 5000) return null;
-  const least = leastConductivityOf(lowGh, kh?.value?.optimum[0] ?? 0);
+  const least = leastOf(lowGh, kh?.value?.optimum[0] ?? 0);
   if (least <= highEc) return null;
   return {
     key: `water.conductivity-contradiction:${subject}`,

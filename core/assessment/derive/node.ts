@@ -14,6 +14,13 @@ import type { SettledTank } from '../../tank/at-rest';
 import type { TankScenario } from '../../tank/scenario';
 import type { SoilEffect, LimeEffect } from '../../water/materials';
 import type { SourceWater } from '../../water/source-water';
+import type { Bed } from '../../substrate/bed';
+import type { Ground } from '../../substrate/ground';
+import type { LooseStep, Steepest } from '../../substrate/steepest';
+import type { FloorGrid } from '../../scene/grid';
+import type { Occupancy } from '../../scene/occupancy';
+import type { Facing, Refuge, Standing } from '../../hardscape/shelter';
+import type { OpenRoom } from '../../hardscape/room';
 import type { Window } from '../../window/window';
 
 /** What a derivation may look at. */
@@ -43,6 +50,19 @@ export interface PouredSource {
   water: SourceWater;
 }
 
+/** The steepest slopes of a bed, and the highest step that nothing holds. */
+export interface Slopes {
+  steepest: readonly Steepest[];
+  step: LooseStep | null;
+}
+
+/** What lies in the water, as the balance takes it. */
+export interface Lying {
+  soil: TankScenario['soil'];
+  lime: TankScenario['lime'];
+  carbonMgPerDay: number;
+}
+
 /** Everything that a look ahead rests on, and what was taken because it is not stated, in words. */
 export interface Ahead {
   scenario: TankScenario;
@@ -53,6 +73,18 @@ export interface Ahead {
 export interface Nodes {
   'stock.members': readonly Member[];
   'vessel.gross-volume': number;
+  'scene.grid': FloorGrid;
+  /** The bed as it comes to lie. */
+  'scene.ground': Ground;
+  /** Every piece of hardscape where it comes to lie. */
+  'scene.pieces': readonly Standing[];
+  /** What the pieces take up of water and bed. */
+  'scene.occupancy': Occupancy;
+  'substrate.bed': Bed;
+  'substrate.slopes': Slopes;
+  'hardscape.refuges': readonly Refuge[];
+  'hardscape.facing': readonly Facing[];
+  'hardscape.room': OpenRoom;
   'vessel.water-volume': number;
   'vessel.system-volume': number;
   'vessel.drain-back': { drainsL: number; spareL: number };
@@ -67,6 +99,8 @@ export interface Nodes {
   'water.poured': readonly PouredSource[];
   /** As it leaves the mixing vessel: sources and salts. */
   'water.mixed': MixedWater;
+  /** What bed, pieces and loose materials do to the water. */
+  'water.lying': Lying;
   /** What a look ahead at the tank rests on. */
   'tank.ahead': Ahead;
   /** Where it comes to rest. */
@@ -113,6 +147,8 @@ export interface NodeDefinition<T> {
   /** The parts of the world it looks at; the node is kept while these and its upstream nodes are the same objects. */
   reads: (world: World) => readonly unknown[];
   compute: (world: World, up: Derived) => Answer<T>;
+  /** A small plain value: one that comes out equal counts as the same, and nothing downstream is computed again. */
+  byValue?: true;
 }
 export type Definitions = { readonly [K in NodeId]: NodeDefinition<Nodes[K]> };
 

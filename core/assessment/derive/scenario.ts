@@ -1,8 +1,9 @@
-import type { WaterAction } from '../../catalogue/material';
+import type { Material, WaterAction } from '../../catalogue/material';
 import type { Animal, AnimalGroup, Plant } from '../../catalogue/organism';
 import type { Surface } from '../../care/model';
 import { inOrder, type Design } from '../../design/design';
 import { sourceLabel } from '../../design/room';
+import { bodyL, massOf } from '../../hardscape/mass';
 import { heatLoss } from '../../equipment/heat-loss';
 import type { Thermostats } from '../../equipment/year-temperature';
 import { MEQ_PER_DEGREE_ALKALINITY } from '../../quantity/unit';
@@ -12,7 +13,7 @@ import { BINDER_MG_P_PER_G } from '../../tank/terms/filter-media';
 import { mixWater, type MixedWater } from '../../water/mixed-water';
 import { saltOf } from '../../water/salts';
 import { ASSUMED_CARE, ASSUMED_TEMPERATURE_C } from './assumed';
-import type { Ahead, Derived, World } from './node';
+import type { Ahead, Derived, Lying, World } from './node';
 
 const P_IN_PO4 = 30.974 / 94.971;
 
@@ -119,7 +120,7 @@ export function aheadOf(world: World, up: Derived): Ahead | null {
   const evaporation = balance
     ? balance.reduce((sum, month) => sum + (month.evaporationLPerDay[0] + month.evaporationLPerDay[1]) / 24, 0)
     : 0;
-  const lying = lyingOf(world, litres);
+  const lying = up['water.lying'].value ?? { soil: null, lime: null, carbonMgPerDay: 0 };
   const start = tankWater(mixed);
   const measuredCarbon = design.water.organicCarbonMgPerL.value;
   return {
@@ -196,34 +197,60 @@ export function leachedMgPerDay({ carbonMgPerG, lastsWeeks }: Extract<WaterActio
   return (grams * middle(carbonMgPerG.value)) / (middle(lastsWeeks.value) * 7);
 }
 
-/** Everything of the plan that lies in the water and acts on it, as the balance takes it. */
-function lyingOf({ design, catalogue }: World, litres: number) {
+/** One material lying in the water: litres and kilograms of it, and the share of its strength that is gone. */
+export interface LyingMaterial {
+  material: Material;
+  litres: number;
+  kg: number;
+  spent: number;
+}
+
+/** Everything that lies in the water and acts on it: the bed, the pieces, and what is loose or in a bag. */
+export function lyingMaterials({ design, catalogue }: World, up: Derived): LyingMaterial[] {
+  const loose = inOrder(design.water.additions).flatMap(([, { materialId, amount, spent }]) => {
+    const material = catalogue.materials.get(materialId);
+    if (!material) return [];
+    const kgPerL = (material.densityKgPerM3.value ?? 1000) / 1000;
+    const byVolume = material.use === 'substrate';
+    return [{ material, spent, litres: byVolume ? amount : amount / 1000 / kgPerL, kg: byVolume ? amount * kgPerL : amount / 1000 }];
+  });
+  const bed = (up['substrate.bed'].value?.layers ?? []).flatMap(({ material, litres, kg, spent }) =>
+    material ? [{ material, litres, kg: kg ?? litres, spent }] : [],
+  );
+  const pieces = (up['scene.pieces'].value ?? []).flatMap((piece) => {
+    const material = piece.item.materialId === null ? undefined : catalogue.materials.get(piece.item.materialId);
+    const mass = massOf(piece, catalogue);
+    return material && mass ? [{ material, litres: bodyL(piece), kg: mass.kg, spent: piece.item.spent }] : [];
+  });
+  return [...bed, ...pieces, ...loose];
+}
+
+/** What they do, as the balance takes it. */
+export function lyingOf(world: World, up: Derived, litres: number): Lying {
   let setPh = Infinity;
   let capacityMeq = 0;
   let limeLitres = 0;
   let mineral: 'calcite' | 'aragonite' = 'calcite';
   let carbonMgPerDay = 0;
-  for (const [, { materialId, amount, spent }] of inOrder(design.water.additions)) {
-    const material = catalogue.materials.get(materialId);
-    if (!material) continue;
-    const byVolume = material.use === 'substrate';
-    const kgPerL = (material.densityKgPerM3.value ?? 1000) / 1000;
-    const kg = byVolume ? amount * kgPerL : amount / 1000;
-    const { action } = material;
+  for (const lying of lyingMaterials(world, up)) {
+    const { action } = lying.material;
     if (action.kind === 'exchanges' && action.setPh.value && action.capacityMeqPerL.value) {
       setPh = Math.min(setPh, (action.setPh.value[0] + action.setPh.value[1]) / 2);
-      capacityMeq += middle(action.capacityMeqPerL.value) * (byVolume ? amount : amount / 1000 / kgPerL) * (1 - spent);
+      capacityMeq += middle(action.capacityMeqPerL.value) * lying.litres * (1 - lying.spent);
     } else if (action.kind === 'dissolves' && action.ratePerDay.value) {
-      limeLitres += middle(action.ratePerDay.value) * kg;
+      limeLitres += middle(action.ratePerDay.value) * lying.kg;
       if (action.mineral === 'aragonite') mineral = 'aragonite';
-    } else if (action.kind === 'leaches') carbonMgPerDay += leachedMgPerDay(action, kg * 1000 * (1 - spent));
+    } else if (action.kind === 'leaches') carbonMgPerDay += leachedMgPerDay(action, lying.kg * 1000 * (1 - lying.spent));
   }
   return {
-    soil: capacityMeq > 0 ? { setPh, capacityMeq, ratePerDay: SOIL_PER_DAY } : null,
-    lime: limeLitres > 0 ? { mineral, litresPerDay: Math.min(limeLitres, 20 * litres) } : null,
-    carbonMgPerDay,
+    soil: capacityMeq > 0 ? { setPh, capacityMeq: fourDigits(capacityMeq), ratePerDay: SOIL_PER_DAY } : null,
+    lime: limeLitres > 0 ? { mineral, litresPerDay: fourDigits(Math.min(limeLitres, 20 * litres)) } : null,
+    carbonMgPerDay: fourDigits(carbonMgPerDay),
   };
 }
+
+/** Enough, and the same again while a piece is moved about. */
+const fourDigits = (value: number): number => Number(value.toPrecision(4));
 
 function plantM2({ sizeMm, traits }: Plant): number {
   const across = sizeMm.width.value ?? 60;

@@ -1,13 +1,23 @@
 import { settledTank } from '../../tank/at-rest';
 import { missing, type Ahead, type Definitions } from './node';
-import { aheadOf } from './scenario';
+import { aheadOf, lyingOf } from './scenario';
 
 /** In words, for every value that rests on it. */
 export const settledNote = ({ taken }: Ahead): string =>
   `Settled under the planned care, as it stands before a change.${taken.length > 0 ? ` Taken, as it is not stated: ${taken.join('; ')}.` : ''}`;
 
 /** The tank's own balance, and where it comes to rest. */
-export const tankNodes: Pick<Definitions, 'tank.ahead' | 'tank.settled'> = {
+export const tankNodes: Pick<Definitions, 'water.lying' | 'tank.ahead' | 'tank.settled'> = {
+  'water.lying': {
+    calculationId: null,
+    from: ['vessel.system-volume', 'substrate.bed', 'scene.pieces'],
+    reads: ({ design, catalogue }) => [design.water.additions, catalogue],
+    byValue: true,
+    compute: (world, up) => {
+      const litres = up['vessel.system-volume'].value;
+      return litres === null ? missing('no vessel is chosen') : { value: lyingOf(world, up, litres) };
+    },
+  },
   'tank.ahead': {
     calculationId: null,
     from: [
@@ -19,9 +29,9 @@ export const tankNodes: Pick<Definitions, 'tank.ahead' | 'tank.settled'> = {
       'water.sources',
       'water.poured',
       'water.mixed',
+      'water.lying',
     ],
     reads: ({ design, catalogue }) => [
-      design.water.additions,
       design.water.co2,
       design.water.organicCarbonMgPerL,
       design.care.feed,

@@ -1,5 +1,4 @@
 import type { Catalogue } from '../../catalogue/catalogue';
-import type { Design } from '../../design/design';
 import { drainBack } from '../../vessel/drain-back';
 import { filledMass, glassKg } from '../../vessel/filled-mass';
 import { glassThicknessMm, type Edges } from '../../vessel/glass-thickness';
@@ -8,34 +7,17 @@ import { surfacesOf, volumeCalculation, volumeToL } from '../../vessel/shape';
 import { systemVolumeL } from '../../vessel/system-volume';
 import { waterVolumeL } from '../../vessel/water-volume';
 import { ASSUMED_GLASS_MM } from './assumed';
-import { missing, type Definitions } from './node';
+import { massOf } from '../../hardscape/mass';
+import { missing, type Definitions, type Derived } from './node';
 
 function edgesOf(vessel: Vessel): Edges {
   return vessel.rim.value === 'braced' && vessel.state.value !== 'rim-lost' ? 'four-edges' : 'free-top';
 }
 
-/** Volume of what stands in the water, litres. Bounding solids for boxes, exact for ellipsoids; embedding is not yet taken off. */
-function displacedL(design: Design): number {
-  let sum = 0;
-  for (const item of Object.values(design.scene)) {
-    if (item.kind === 'plant') continue;
-    for (const { shape, sizeMm } of item.solids) {
-      sum += ((shape === 'ellipsoid' ? Math.PI / 6 : 1) * sizeMm[0] * sizeMm[1] * sizeMm[2]) / 1e6;
-    }
-  }
-  return sum;
-}
-
-/** Mass of the stone in the plan, kilograms, as far as its density is known. */
-function stoneKg(design: Design, catalogue: Catalogue): number {
-  let sum = 0;
-  for (const { kind, classId, solids } of Object.values(design.scene)) {
-    const material = kind === 'hardscape' ? catalogue.materials.get(classId) : undefined;
-    if (material?.use !== 'stone') continue;
-    for (const { shape, sizeMm } of solids)
-      sum += (((shape === 'ellipsoid' ? Math.PI / 6 : 1) * sizeMm[0] * sizeMm[1] * sizeMm[2]) / 1e9) * (material.densityKgPerM3.value ?? 0);
-  }
-  return sum;
+/** Mass of the bed and of what stands on it, kilograms, as far as densities are known. */
+function solidsKg(up: Derived, catalogue: Catalogue): number {
+  const pieces = (up['scene.pieces'].value ?? []).reduce((sum, piece) => sum + (massOf(piece, catalogue)?.kg ?? 0), 0);
+  return pieces + (up['substrate.bed'].value?.kg ?? 0);
 }
 
 type VesselNodes =
@@ -60,15 +42,17 @@ export const vesselNodes: Pick<Definitions, VesselNodes> = {
   },
   'vessel.water-volume': {
     calculationId: 'vessel.water-volume',
-    from: [],
-    reads: ({ design }) => [design.vessel, design.scene],
-    compute: ({ design }) => {
-      const { vessel } = design;
-      if (!vessel) return missing('no vessel is chosen');
-      const inputs = { spaceL: volumeToL(vessel, vessel.waterLevelMm), displacedL: displacedL(design) };
+    from: ['scene.occupancy', 'substrate.bed'],
+    reads: ({ design }) => [design.vessel],
+    compute: ({ design: { vessel } }, up) => {
+      const occupancy = up['scene.occupancy'].value;
+      const bed = up['substrate.bed'].value;
+      if (!vessel || !occupancy || !bed) return missing('no vessel is chosen');
+      const displacedL = Math.round((occupancy.inWaterL + bed.grainL) * 100) / 100;
+      const inputs = { spaceL: volumeToL(vessel, vessel.waterLevelMm), displacedL };
       const value = waterVolumeL(inputs.spaceL, inputs.displacedL);
       if (value <= 0) return { value: null, gap: 'outside-validity', note: 'more is displaced than the water space holds', inputs };
-      return { value, inputs, note: 'The bed is not taken off yet: it often takes a fifth or more.' };
+      return { value, inputs, note: 'Pieces and the grains of the bed are taken off; the pores of the bed hold water and count.' };
     },
   },
   'vessel.system-volume': {
@@ -101,8 +85,8 @@ export const vesselNodes: Pick<Definitions, VesselNodes> = {
   },
   'vessel.filled-mass': {
     calculationId: 'vessel.filled-mass',
-    from: ['vessel.water-volume'],
-    reads: ({ design, catalogue }) => [design.vessel, design.scene, catalogue],
+    from: ['vessel.water-volume', 'scene.pieces', 'substrate.bed'],
+    reads: ({ design, catalogue }) => [design.vessel, catalogue],
     compute: ({ design, catalogue }, up) => {
       const waterL = up['vessel.water-volume'].value;
       if (!design.vessel || waterL === null) return missing('no vessel is chosen');
@@ -112,13 +96,13 @@ export const vesselNodes: Pick<Definitions, VesselNodes> = {
         waterL,
         waterKgPerL: 1,
         glassKg: glassKg(design.vessel, glass ?? ASSUMED_GLASS_MM),
-        stoneKg: stoneKg(design, catalogue),
+        stoneKg: solidsKg(up, catalogue),
         footprintM2: baseM2,
       };
       return {
         value: filledMass(waterL, inputs.waterKgPerL, inputs.glassKg, inputs.stoneKg, baseM2),
         inputs,
-        note: `Water of the vessel, its glass${glass === null ? ` (taken as ${ASSUMED_GLASS_MM} mm)` : ''} and the stone in the plan; bed, stand and sump come on top.`,
+        note: `Water of the vessel, its glass${glass === null ? ` (taken as ${ASSUMED_GLASS_MM} mm)` : ''} bed and hardscape; stand and sump come on top.`,
       };
     },
   },

@@ -41,6 +41,7 @@ describe('the set-point remedy', () => {
       setPointC: 22,
       powerW: null,
       sizeMm: null,
+      placeMm: null,
     });
   });
 

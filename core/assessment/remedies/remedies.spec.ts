@@ -97,7 +97,13 @@ describe('remedies', () => {
     const rename = { patch: [{ op: 'replace' as const, path: '/name', value: 'Mended' }], opens: [] };
     expect(broken(assessment, lid, rename)).toMatch(/does not help/);
     const boil = {
-      patch: [{ op: 'add' as const, path: '/equipment/h', value: { order: 1, kind: 'heater', setPointC: 34, powerW: null, sizeMm: null } }],
+      patch: [
+        {
+          op: 'add' as const,
+          path: '/equipment/h',
+          value: { order: 1, kind: 'heater', setPointC: 34, powerW: null, sizeMm: null, placeMm: null },
+        },
+      ],
       opens: [],
     };
     const cold = assessment.findings.find(({ code }) => code === 'heat.too-cold')!;

@@ -31,7 +31,7 @@ export function setPointRemedy({ world, derived }: Assessment, finding: Finding)
     ops.push({
       op: 'add',
       path: pointer('equipment', Object.hasOwn(design.equipment, needed) ? `${needed}-${design.rev}` : needed),
-      value: { order: nextOrder(design.equipment), kind: needed, setPointC: target, powerW: null, sizeMm: null },
+      value: { order: nextOrder(design.equipment), kind: needed, setPointC: target, powerW: null, sizeMm: null, placeMm: null },
     });
   }
   return [

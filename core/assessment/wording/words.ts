@@ -1,5 +1,6 @@
 import type { Finding, FindingCode, FindingValue } from '../../calculation/finding';
 import { formatQuantity, formatSpan, type UnitChoice } from '../../quantity/format';
+import { inOrder } from '../../design/design';
 import { sourceLabel } from '../../design/room';
 import type { Assessment } from '../assess';
 
@@ -60,9 +61,21 @@ export function nameOf(id: string, { world, derived }: Assessment): string {
   if (member) return member.organism ? `*${member.organism.latin}*` : `“${member.organismId}” (not in the catalogue)`;
   if (Object.hasOwn(world.design.equipment, id)) return world.design.equipment[id]?.kind ?? id;
   const piece = Object.hasOwn(world.design.scene, id) ? world.design.scene[id] : undefined;
-  if (piece) return (world.catalogue.materials.get(piece.classId)?.name ?? piece.classId).toLowerCase();
+  if (piece?.kind === 'hardscape') return pieceName(id, world);
+  if (piece) return `*${world.catalogue.organisms.get(piece.classId)?.latin ?? piece.classId}*`;
+  const layer = Object.hasOwn(world.design.substrate.layers, id) ? world.design.substrate.layers[id] : undefined;
+  if (layer) return (world.catalogue.materials.get(layer.materialId)?.name ?? layer.materialId).toLowerCase();
   const source = Object.hasOwn(world.room.sources, id) ? world.room.sources[id] : undefined;
   return source ? sourceLabel(source) : id;
+}
+
+/** What a piece is called: its class, with a number where there are several of it. */
+export function pieceName(id: string, { design, catalogue }: Assessment['world']): string {
+  const item = design.scene[id];
+  if (item?.kind !== 'hardscape') return id;
+  const name = (catalogue.pieces.get(item.classId)?.name ?? item.classId).toLowerCase();
+  const alike = inOrder(design.scene).filter(([, other]) => other.kind === 'hardscape' && other.classId === item.classId);
+  return alike.length < 2 ? name : `${name} ${alike.findIndex(([other]) => other === id) + 1}`;
 }
 
 /** Drops the marks around Latin names, for places that cannot show italics. */

@@ -1,0 +1,245 @@
+import type { Finding } from '../calculation/finding';
+import {
+  contrastFinding,
+  edgesFinding,
+  facingFinding,
+  floatFinding,
+  hidesFinding,
+  materialNotStated,
+  mouthFinding,
+  onGlassFinding,
+  openRoomFinding,
+  outsideFinding,
+  overlapFinding,
+  pieceNotKnown,
+  reachFinding,
+  scraperFinding,
+  sticksFinding,
+  toppleFinding,
+  underminedFinding,
+} from '../hardscape/findings';
+import { massOf } from '../hardscape/mass';
+import { paneGaps, SCRAPER_MM, type PaneSide } from '../hardscape/room';
+import type { Standing } from '../hardscape/shelter';
+import { inOrder, type Design } from '../design/design';
+import type { Device } from '../equipment/model';
+import { heightAt } from '../scene/grid';
+import type { Vec3 } from '../scene/pose';
+import {
+  bedNotStated,
+  capFinding,
+  capsulesFinding,
+  depthFinding,
+  grainFinding,
+  layerNotKnown,
+  rootsFinding,
+  slopeFinding,
+  soilShareFinding,
+  stepFinding,
+  tooHighFinding,
+  underFinding,
+} from '../substrate/findings';
+import { frontEdgeMm } from '../vessel/inside-floor';
+import type { Side, Vessel } from '../vessel/model';
+import { animalOf, type Derived, type World } from './derive';
+import { hardscapeOf, plantsOf } from './derive/scene';
+
+/** Of stone that weighs wood down, kg/L. Common practice: granite. */
+const BALLAST_KG_PER_L = 2.7;
+
+/** The bed: whether it stands, holds, suits those who live on it. */
+export function bedFindings({ design }: World, derived: Derived): Finding[] {
+  const { vessel, substrate } = design;
+  const bed = derived['substrate.bed'];
+  const ground = derived['scene.ground'].value;
+  if (!vessel || !bed.value || !ground) return [];
+  const { layers } = bed.value;
+  const members = derived['stock.members'].value ?? [];
+  const animals = members.flatMap((member) => {
+    const animal = animalOf(member);
+    return animal ? [{ member, animal }] : [];
+  });
+  const findings: (Finding | null)[] = [];
+  if (layers.length === 0 && !substrate.bare) findings.push(bedNotStated());
+  for (const { id, material, materialId } of layers) if (!material) findings.push(layerNotKnown(id, materialId));
+  const slopes = derived['substrate.slopes'];
+  const topAt = (x: number, y: number) => heightAt(ground.grid, ground.topMm, x, y);
+  for (const steepest of slopes.value?.steepest ?? [])
+    findings.push(slopeFinding(steepest, layers[steepest.layer]!, topAt(...steepest.at), slopes));
+  if (slopes.value?.step) findings.push(stepFinding(slopes.value.step, topAt(...slopes.value.step.at), slopes));
+  for (const layer of layers) findings.push(underFinding(layer, bed));
+  findings.push(tooHighFinding(bed.value, vessel.waterLevelMm, vessel.heightMm, bed));
+  const shrimp = animals.some(({ animal }) => animal.group === 'shrimp');
+  layers.forEach((_, index) => findings.push(capFinding(layers, index, shrimp, bed)));
+  findings.push(soilShareFinding(layers, derived['vessel.water-volume'].value ?? 0, bed));
+  const { showing } = bed.value;
+  const deepest = layers.length > 0 || substrate.bare ? bed.value.quarterMm : null;
+  for (const { member, animal } of animals) {
+    findings.push(grainFinding(member.id, animal, showing, substrate.bare, bed));
+    if (deepest !== null) findings.push(depthFinding(member.id, animal, deepest, bed));
+  }
+  if (layers.length > 0) {
+    findings.push(...rootFindings(design, derived, topAt));
+    if (substrate.capsules) findings.push(capsulesFinding(substrate.capsules, deepest ?? 0, bed));
+  }
+  return findings.filter((finding) => finding !== null);
+}
+
+/** The shallowest of each kind of rooted plant. */
+function rootFindings(design: Design, derived: Derived, topAt: (x: number, y: number) => number): Finding[] {
+  const shallowest = new Map<string, { id: string; depthMm: number }>();
+  for (const [
+    id,
+    {
+      classId,
+      positionMm: [x, y],
+    },
+  ] of plantsOf(design)) {
+    const depthMm = topAt(x, y);
+    const known = shallowest.get(classId);
+    if (!known || depthMm < known.depthMm) shallowest.set(classId, { id, depthMm });
+  }
+  return (derived['stock.members'].value ?? []).flatMap(({ id, organismId, organism }) => {
+    const place = shallowest.get(organismId);
+    const finding = organism?.kind === 'plant' && place ? rootsFinding(id, organism, place.depthMm, derived['substrate.bed']) : null;
+    return finding ? [finding] : [];
+  });
+}
+
+/** The pieces: whether they stand, what they leave of room and glass, whom they shelter. */
+export function hardscapeFindings({ design, catalogue }: World, derived: Derived): Finding[] {
+  const { vessel } = design;
+  const pieces = derived['scene.pieces'];
+  if (!vessel || !pieces.value) return [];
+  const standing = pieces.value;
+  const byId = new Map(standing.map((piece) => [piece.id, piece]));
+  const findings: (Finding | null)[] = [];
+  for (const [id, { classId }] of hardscapeOf(design)) if (!byId.has(id)) findings.push(pieceNotKnown(id, classId));
+  const masses = new Map(standing.map((piece) => [piece.id, massOf(piece, catalogue)]));
+  for (const piece of standing) {
+    const mass = masses.get(piece.id);
+    findings.push(outsideFinding(piece, vessel.heightMm));
+    findings.push(toppleFinding(piece, pieces));
+    if (!mass) findings.push(materialNotStated(piece));
+    else findings.push(floatFinding(piece, mass, BALLAST_KG_PER_L));
+  }
+  for (const { a, b, litres } of derived['scene.occupancy'].value?.overlaps ?? []) {
+    const [one, other] = [byId.get(a)!, byId.get(b)!];
+    if (one.of.group !== 'litter' && other.of.group !== 'litter') findings.push(overlapFinding(one, other, litres, pieces));
+  }
+  findings.push(
+    onGlassFinding(
+      standing.flatMap((piece) => {
+        const mass = masses.get(piece.id);
+        return mass ? [{ piece, kg: mass.kg }] : [];
+      }),
+      design.substrate.mat,
+    ),
+  );
+  findings.push(edgesFinding(standing));
+  findings.push(...roomFindings(design, vessel, standing));
+  findings.push(...lifeFindings(design, derived, standing));
+  return findings.filter((finding) => finding !== null);
+}
+
+/** Walls on purpose stand at their pane. */
+const leansOnPane = ({ of }: Standing): boolean => of.group === 'wall';
+
+function roomFindings(design: Design, vessel: Vessel, standing: readonly Standing[]): (Finding | null)[] {
+  const findings: (Finding | null)[] = [];
+  const round = vessel.shape === 'cylinder' || vessel.shape === 'jar';
+  const tight: { piece: Standing; side: PaneSide; gapMm: number }[] = [];
+  if (!round)
+    for (const piece of standing) {
+      if (leansOnPane(piece) || piece.of.group === 'litter') continue;
+      const gaps = paneGaps(piece.settled, vessel.lengthMm, vessel.widthMm, (x) =>
+        frontEdgeMm(vessel, Math.min(Math.max(x, 0), vessel.lengthMm)),
+      );
+      if (!gaps) continue;
+      for (const side of vessel.viewingSides as readonly Side[])
+        if (gaps[side] < SCRAPER_MM) tight.push({ piece, side, gapMm: gaps[side] });
+    }
+  findings.push(scraperFinding(tight));
+  for (const [id, device] of inOrder(design.equipment)) findings.push(...gearFindings(id, device, standing));
+  return findings;
+}
+
+/** Free space that a filter draws its water through. Common practice. */
+const INTAKE_MM = 15;
+
+function gearFindings(id: string, { kind, placeMm, sizeMm }: Device, standing: readonly Standing[]): Finding[] {
+  if (!placeMm || !sizeMm) return [];
+  const [x, y, z] = placeMm;
+  const [w, d, h] = sizeMm;
+  const meets = ({ settled: { bounds } }: Standing, gap: number) =>
+    bounds.low[0] < x + w / 2 + gap &&
+    bounds.high[0] > x - w / 2 - gap &&
+    bounds.low[1] < y + d / 2 + gap &&
+    bounds.high[1] > y - d / 2 - gap;
+  const at: Vec3 = [x, y, z + h];
+  const above = standing.filter((piece) => meets(piece, 0) && piece.settled.bounds.high[2] > z + h / 2);
+  const findings = [
+    reachFinding(
+      id,
+      above.map((piece) => piece.id),
+      'above',
+      at,
+    ),
+  ];
+  if (kind === 'filter' || kind === 'pump') {
+    const before = standing.filter(
+      (piece) =>
+        meets(piece, INTAKE_MM) && piece.settled.bounds.high[2] > z && piece.settled.bounds.low[2] < z + h / 3 && !leansOnPane(piece),
+    );
+    findings.push(
+      reachFinding(
+        id,
+        before.map((piece) => piece.id),
+        'intake',
+        at,
+      ),
+    );
+  }
+  return findings;
+}
+
+function lifeFindings(design: Design, derived: Derived, standing: readonly Standing[]): (Finding | null)[] {
+  const members = derived['stock.members'].value ?? [];
+  const refuges = derived['hardscape.refuges'];
+  const room = derived['hardscape.room'];
+  const list = refuges.value ?? [];
+  const findings: (Finding | null)[] = list.map((refuge) => mouthFinding(refuge, refuges));
+  const diggers: string[] = [];
+  const back = backColour(design);
+  const showing = derived['substrate.bed'].value?.showing[0];
+  for (const member of members) {
+    const animal = animalOf(member);
+    if (!animal) continue;
+    if (animal.traits.digs.value) diggers.push(member.id);
+    findings.push(hidesFinding(member.id, animal, member.count, member.phase === 'spawn', list, refuges));
+    findings.push(sticksFinding(member.id, animal, list));
+    if (
+      animal.traits.temperament.value === 'territorial' &&
+      animal.traits.shelter.value?.kinds.some((kind) => kind === 'cave' || kind === 'shell')
+    )
+      findings.push(facingFinding(member.id, derived['hardscape.facing'].value ?? [], derived['hardscape.facing']));
+    if (room.value) findings.push(openRoomFinding(member.id, animal, room.value, room));
+    const bottom = animal.traits.strata.value?.includes('bottom');
+    const behind = bottom ? (showing?.material ? { name: showing.material.name, colour: showing.material.colour } : null) : back;
+    if (behind) findings.push(contrastFinding(member.id, animal, behind));
+  }
+  findings.push(underminedFinding(standing, diggers));
+  return findings;
+}
+
+/** What an animal of open water is seen against. */
+export function backColour({ vessel }: Design): { name: string; colour: string } | null {
+  switch (vessel?.background.value) {
+    case 'dark':
+      return { name: 'dark back', colour: '#1c1e20' };
+    case 'light':
+      return { name: 'light back', colour: '#dfe3e0' };
+    default:
+      return null;
+  }
+}

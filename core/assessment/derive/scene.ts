@@ -1,0 +1,190 @@
+import type { PlantItem } from '../../plants/model';
+import { pieceOf } from '../../hardscape/body';
+import type { HardscapeItem } from '../../hardscape/model';
+import { openRoom } from '../../hardscape/room';
+import { facingMouths, refugesOf, type Standing } from '../../hardscape/shelter';
+import { inOrder, type Design } from '../../design/design';
+import { floorGrid, heightAt, type FloorGrid } from '../../scene/grid';
+import { occupancyOf } from '../../scene/occupancy';
+import { settlePieces } from '../../scene/settle-pieces';
+import type { Vec3 } from '../../scene/pose';
+import { bedOf } from '../../substrate/bed';
+import { groundOf } from '../../substrate/ground';
+import { loosestStep, steepestOf } from '../../substrate/steepest';
+import { insideFloorMm } from '../../vessel/inside-floor';
+import type { Vessel } from '../../vessel/model';
+import { surfacesOf } from '../../vessel/shape';
+import { missing, type Definitions } from './node';
+
+/** Owners of hides quarrel with neighbours whose mouth they see within this. Common practice, for shell dwellers. */
+const FACING_MM = 120;
+
+type SceneNodes =
+  | 'scene.grid'
+  | 'scene.ground'
+  | 'scene.pieces'
+  | 'scene.occupancy'
+  | 'substrate.bed'
+  | 'substrate.slopes'
+  | 'hardscape.refuges'
+  | 'hardscape.facing'
+  | 'hardscape.room';
+
+/** The last grid: a vessel keeps its floor through most edits, and a kept floor keeps all that stands on it. */
+let last: { key: string; grid: FloorGrid } | null = null;
+
+function gridOf(vessel: Vessel): FloorGrid {
+  const { shape, lengthMm, widthMm } = vessel;
+  const own = shape === 'jar' ? [vessel.baseMm, vessel.bellyHeightMm] : shape === 'bow-front' ? [vessel.sideMm] : [];
+  const key = [shape, lengthMm, widthMm, ...own].join(' ');
+  if (last?.key !== key) {
+    const area = shape === 'jar' ? (Math.PI / 4) * lengthMm ** 2 : surfacesOf(vessel, 1).baseM2 * 1e6;
+    last = { key, grid: floorGrid(lengthMm, widthMm, (x, y) => insideFloorMm(vessel, x, y), area) };
+  }
+  return last.grid;
+}
+
+export const hardscapeOf = (design: Design): [string, HardscapeItem][] =>
+  inOrder(design.scene).filter((entry): entry is [string, HardscapeItem] => entry[1].kind === 'hardscape');
+export const plantsOf = (design: Design): [string, PlantItem][] =>
+  inOrder(design.scene).filter((entry): entry is [string, PlantItem] => entry[1].kind === 'plant');
+
+const hundredths = (litres: number): number => Math.round(litres * 100) / 100;
+
+/** What is built in the tank: bed, pieces, hides. */
+export const sceneNodes: Pick<Definitions, SceneNodes> = {
+  'scene.grid': {
+    calculationId: null,
+    from: [],
+    reads: ({ design }) => [design.vessel],
+    compute: ({ design: { vessel } }) => (vessel ? { value: gridOf(vessel) } : missing('no vessel is chosen')),
+  },
+  'scene.ground': {
+    calculationId: null,
+    from: ['scene.grid'],
+    reads: ({ design }) => [design.substrate],
+    compute: ({ design: { vessel, substrate } }, up) => {
+      const grid = up['scene.grid'].value;
+      if (!vessel || !grid) return missing('no vessel is chosen');
+      return { value: groundOf(substrate, grid, vessel.lengthMm, vessel.widthMm) };
+    },
+  },
+  'scene.pieces': {
+    calculationId: null,
+    from: ['scene.ground'],
+    reads: ({ design, catalogue }) => [design.scene, catalogue],
+    compute: ({ design, catalogue }, up) => {
+      const ground = up['scene.ground'].value;
+      if (!ground) return missing('no vessel is chosen');
+      const known = hardscapeOf(design).flatMap(([id, item]) => {
+        const of = catalogue.pieces.get(item.classId);
+        return of ? [{ id, item, of }] : [];
+      });
+      const settled = settlePieces(
+        known.map(({ id, item, of }) => pieceOf(id, item, of)),
+        ground.grid,
+        ground.topMm,
+      );
+      return { value: known.map((piece, i): Standing => ({ ...piece, settled: settled[i]! })) };
+    },
+  },
+  'scene.occupancy': {
+    calculationId: 'scene.solid-volume',
+    from: ['scene.ground', 'scene.pieces'],
+    reads: ({ design }) => [design.vessel?.waterLevelMm],
+    compute: ({ design: { vessel } }, up) => {
+      const ground = up['scene.ground'].value;
+      const standing = up['scene.pieces'].value;
+      if (!vessel || !ground || !standing) return missing('no vessel is chosen');
+      const value = occupancyOf(
+        standing.map(({ settled }) => settled),
+        ground.grid,
+        ground.topMm,
+        ground.layerTopsMm,
+        vessel.waterLevelMm,
+      );
+      return { value: { ...value, inWaterL: hundredths(value.inWaterL), inBedL: hundredths(value.inBedL) } };
+    },
+  },
+  'substrate.bed': {
+    calculationId: 'substrate.fill',
+    from: ['scene.ground', 'scene.occupancy'],
+    reads: ({ design, catalogue }) => [design.substrate, design.vessel?.waterLevelMm, catalogue],
+    compute: ({ design: { vessel, substrate }, catalogue }, up) => {
+      const ground = up['scene.ground'].value;
+      const occupancy = up['scene.occupancy'].value;
+      if (!vessel || !ground || !occupancy) return missing('no vessel is chosen');
+      const bed = bedOf(substrate, ground, occupancy.inLayersL, vessel.waterLevelMm, (id) => catalogue.materials.get(id));
+      return { value: bed, inputs: Object.fromEntries(bed.layers.map(({ id, litres }) => [id, hundredths(litres)])) };
+    },
+  },
+  'substrate.slopes': {
+    calculationId: 'substrate.slope-stability',
+    from: ['scene.ground'],
+    reads: ({ design }) => [design.substrate.zones],
+    compute: ({ design: { substrate } }, up) => {
+      const ground = up['scene.ground'].value;
+      if (!ground) return missing('no vessel is chosen');
+      return { value: { steepest: steepestOf(ground), step: loosestStep(ground, substrate.zones) } };
+    },
+  },
+  'hardscape.refuges': {
+    calculationId: 'hardscape.hide-fit',
+    from: ['scene.ground', 'scene.pieces'],
+    reads: ({ design }) => [design.scene],
+    compute: ({ design }, up) => {
+      const { vessel } = design;
+      const ground = up['scene.ground'].value;
+      const standing = up['scene.pieces'].value;
+      if (!vessel || !ground || !standing) return missing('no vessel is chosen');
+      const groundAt = (x: number, y: number) => heightAt(ground.grid, ground.topMm, x, y);
+      const plants = plantsOf(design).map(
+        ([
+          id,
+          {
+            positionMm: [x, y],
+          },
+        ]) => ({ id, at: [x, y, groundAt(x, y)] as Vec3 }),
+      );
+      return { value: refugesOf(standing, plants, groundAt, (from, along) => paneMm(vessel, from, along)) };
+    },
+  },
+  'hardscape.facing': {
+    calculationId: null,
+    from: ['hardscape.refuges'],
+    reads: () => [],
+    compute: (_, up) => ({ value: facingMouths(up['hardscape.refuges'].value ?? [], FACING_MM) }),
+  },
+  'hardscape.room': {
+    calculationId: null,
+    from: ['scene.ground', 'scene.pieces'],
+    reads: ({ design }) => [design.vessel?.waterLevelMm],
+    compute: ({ design: { vessel } }, up) => {
+      const ground = up['scene.ground'].value;
+      const standing = up['scene.pieces'].value;
+      if (!vessel || !ground || !standing) return missing('no vessel is chosen');
+      return {
+        value: openRoom(
+          ground.grid,
+          ground.topMm,
+          standing.map(({ settled }) => settled),
+          vessel.waterLevelMm,
+        ),
+      };
+    },
+  },
+};
+
+/** Distance to the glass from a place inside along a level line. Millimetres; walls taken as upright. */
+function paneMm(vessel: Vessel, [x, y]: Vec3, [dx, dy]: Vec3): number {
+  const { lengthMm, widthMm } = vessel;
+  const flat = Math.hypot(dx, dy);
+  if (flat < 0.3) return Infinity;
+  if (vessel.shape === 'cylinder' || vessel.shape === 'jar') {
+    const [px, py, r] = [x - lengthMm / 2, y - lengthMm / 2, lengthMm / 2];
+    const b = (px * dx + py * dy) / flat;
+    return -b + Math.sqrt(Math.max(0, b * b - (px * px + py * py - r * r)));
+  }
+  const toWall = (p: number, d: number, size: number) => (Math.abs(d) < 1e-9 ? Infinity : (d > 0 ? size - p : -p) / d);
+  return Math.min(toWall(x, dx, lengthMm), toWall(y, dy, widthMm)) * flat;
+}

@@ -1,0 +1,142 @@
+import type { PieceClass } from '../catalogue/piece';
+import type { ShelterKind } from '../catalogue/shelter';
+import type { Span } from '../quantity/range';
+import type { Vec3 } from '../scene/pose';
+import type { SettledPiece } from '../scene/settle-pieces';
+import { placedMouths } from './body';
+import { hideFit, type HideVerdict } from './hide-fit';
+import type { HardscapeItem } from './model';
+import { lookOut, type MouthState } from './mouths';
+
+/** A piece of hardscape where it lies. */
+export interface Standing {
+  id: string;
+  item: HardscapeItem;
+  of: PieceClass;
+  settled: SettledPiece;
+}
+
+/** What a piece offers to hide in. */
+export interface Refuge {
+  pieceId: string;
+  kind: ShelterKind;
+  mouths: readonly MouthState[];
+  /** Gaps of tangles, heaps and litter, and how many there are. */
+  gapMm: Span | null;
+  places: number;
+  /** Where an animal goes in. */
+  at: Vec3;
+}
+
+/** Free way that is wanted before a mouth: as much as it is wide, and no less than this. Millimetres. */
+const LEAST_APPROACH_MM = 20;
+
+export function refugesOf(
+  standing: readonly Standing[],
+  plants: readonly { id: string; at: Vec3 }[],
+  groundAt: (xMm: number, yMm: number) => number,
+  paneMm: (from: Vec3, along: Vec3) => number,
+): Refuge[] {
+  const settled = standing.map((piece) => piece.settled);
+  const refuges = standing.flatMap(({ id, item, of, settled: own }): Refuge[] => {
+    if (!of.shelter) return [];
+    if (of.gaps) {
+      const least = Math.min(...item.sizeMm);
+      const litres = (item.sizeMm[0] * item.sizeMm[1] * item.sizeMm[2]) / 1e6;
+      return [
+        {
+          pieceId: id,
+          kind: of.shelter,
+          mouths: [],
+          gapMm: [of.gaps.share[0] * least, of.gaps.share[1] * least],
+          places: Math.max(1, Math.floor(litres * of.gaps.perL)),
+          at: [item.positionMm[0], item.positionMm[1], (own.bounds.low[2] + own.bounds.high[2]) / 2],
+        },
+      ];
+    }
+    const mouths = placedMouths(of, item, own.baseMm).map((mouth) => {
+      const approach = Math.max(LEAST_APPROACH_MM, mouth.widthMm, mouth.heightMm);
+      const reach = approach + Math.max(mouth.widthMm, mouth.heightMm);
+      const others = settled.filter((other) => other !== own && isNear(other, mouth.at, reach));
+      return lookOut(mouth, approach, others, groundAt, paneMm);
+    });
+    return mouths.length > 0 ? [{ pieceId: id, kind: of.shelter, mouths, gapMm: null, places: 1, at: mouths[0]!.at }] : [];
+  });
+  return [...refuges, ...plants.map(({ id, at }): Refuge => ({ pieceId: id, kind: 'plants', mouths: [], gapMm: null, places: 1, at }))];
+}
+
+function isNear({ bounds: { low, high } }: SettledPiece, at: Vec3, withinMm: number): boolean {
+  for (let i = 0; i < 3; i++) if (at[i]! < low[i]! - withinMm || at[i]! > high[i]! + withinMm) return false;
+  return true;
+}
+
+export interface BodySize {
+  lengthMm: number;
+  depthMm: number;
+  widthMm: number;
+}
+
+/** Why a refuge serves an animal or not. */
+export type RefugeVerdict = HideVerdict | 'wrong-kind' | 'buried' | 'blocked';
+
+/** An animal gets into gaps this much wider than it is thin. */
+const GAP = 1.2;
+
+/** Whether a refuge serves an animal of this size that hides in these kinds: by the best of its mouths. */
+export function serves(refuge: Refuge, kinds: readonly ShelterKind[], body: BodySize): RefugeVerdict {
+  if (!kinds.includes(refuge.kind)) return 'wrong-kind';
+  if (refuge.kind === 'plants') return 'fits';
+  const thin = Math.min(body.depthMm, body.widthMm);
+  if (refuge.gapMm) return refuge.gapMm[1] >= GAP * thin ? 'fits' : 'too-tight';
+  const verdicts = refuge.mouths.map((mouth): RefugeVerdict => {
+    const verdict = hideFit(
+      { longMm: Math.max(mouth.widthMm, mouth.heightMm), shortMm: Math.min(mouth.widthMm, mouth.heightMm), insideMm: mouth.insideMm },
+      body,
+    );
+    if (verdict === 'fits') return mouth.blockedBy !== null && mouth.widthMm < GAP * thin ? 'blocked' : 'fits';
+    if (verdict === 'too-tight' || verdict === 'sticks') {
+      if (mouth.blockedBy !== null) return 'blocked';
+      if (mouth.buried > 0.15) return 'buried';
+    }
+    return verdict;
+  });
+  return verdicts.find((verdict) => verdict === 'fits') ?? verdicts[0] ?? 'too-tight';
+}
+
+/** How many hides a group wants. */
+export function wantedHides(shelter: { count: number; per: 'head' | 'pair' | 'tank' }, heads: number): number {
+  return Math.ceil(shelter.count * (shelter.per === 'tank' ? 1 : shelter.per === 'pair' ? heads / 2 : heads) - 1e-9);
+}
+
+/** Two mouths that look at each other, and how far they are apart. */
+export interface Facing {
+  a: string;
+  b: string;
+  distanceMm: number;
+}
+
+/** Both look within this of each other. */
+const FACING_DEGREES = 40;
+
+/** Neighbours whose mouths look at each other within a distance: owners of hides quarrel across an open line. */
+export function facingMouths(refuges: readonly Refuge[], withinMm: number): Facing[] {
+  const open = refuges.flatMap(({ pieceId, mouths }) =>
+    mouths.filter(({ blockedBy, buried }) => !blockedBy && buried < 0.8).map((mouth) => ({ pieceId, mouth })),
+  );
+  const limit = Math.cos((FACING_DEGREES * Math.PI) / 180);
+  const found: Facing[] = [];
+  for (let i = 0; i < open.length; i++)
+    for (let j = i + 1; j < open.length; j++) {
+      const [a, b] = [open[i]!, open[j]!];
+      if (a.pieceId === b.pieceId) continue;
+      const [dx, dy] = [b.mouth.at[0] - a.mouth.at[0], b.mouth.at[1] - a.mouth.at[1]];
+      const distanceMm = Math.hypot(dx, dy);
+      if (distanceMm > withinMm || distanceMm < 1) continue;
+      const towards = (mouth: MouthState, sign: number) => {
+        const flat = Math.hypot(mouth.facing[0], mouth.facing[1]);
+        return flat > 0.3 ? (sign * (mouth.facing[0] * dx + mouth.facing[1] * dy)) / (flat * distanceMm) : -1;
+      };
+      if (towards(a.mouth, 1) > limit && towards(b.mouth, -1) > limit) found.push({ a: a.pieceId, b: b.pieceId, distanceMm });
+    }
+  return found;
+}

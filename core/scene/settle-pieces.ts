@@ -1,0 +1,196 @@
+import { boundsOf, moved, placed, type Body, type Bounds } from './body';
+import { columnsOf, type Columns } from './columns';
+import { heightAt, type FloorGrid } from './grid';
+import { turnOf, type Vec3 } from './pose';
+
+/** What carries a piece: the bed, the bottom glass, whatever lies under it, or a screw, glue or string at its own height. */
+export type Stand = 'bed' | 'floor' | 'pieces' | 'held';
+
+export interface Piece {
+  id: string;
+  /** About the middle of its base when it is not turned: z from 0 up. */
+  body: Body;
+  positionMm: Vec3;
+  turnDeg: Vec3;
+  stand: Stand;
+  /** How far it is pressed into what carries it. */
+  embedMm: number;
+  /** Share of its solids that is body and not hollow. */
+  filled: number;
+}
+
+/** A piece where it comes to lie. */
+export interface SettledPiece {
+  id: string;
+  body: Body;
+  bounds: Bounds;
+  /** Its columns; add `liftMm` to their heights. */
+  columns: Columns;
+  liftMm: number;
+  /** Height of the middle of its base, as it lies. */
+  baseMm: number;
+  filled: number;
+  /** Height of the bed, or of the bottom where there is none, at its middle. */
+  groundMm: number;
+  stand: Stand;
+  /** Pieces that carry it. */
+  on: readonly string[];
+  support: Support;
+}
+
+/** How surely a piece stands. */
+export interface Support {
+  /** Tilt at which it goes over, degrees; 90 when it is held or bedded, negative when it already falls. */
+  tipDegrees: number;
+  /** Share of its height that is in the bed. */
+  buried: number;
+}
+
+/** Turned about the middle of its base, so that its lowest point is at height 0. Kept while the piece is the same. */
+interface Lying {
+  body: Body;
+  columns: Columns;
+  bounds: Bounds;
+  /** How far the middle of its base is above its lowest point. */
+  baseMm: number;
+}
+const kept = new WeakMap<Body, { key: string; grid: FloorGrid; lying: Lying }>();
+
+function lyingOf({ body, positionMm: [x, y], turnDeg }: Piece, grid: FloorGrid): Lying {
+  const key = `${x} ${y} ${turnDeg.join(' ')}`;
+  const known = kept.get(body);
+  if (known && known.key === key && known.grid === grid) return known.lying;
+  const there = placed(body, turnOf(turnDeg), [x, y, 0]);
+  const lowest = boundsOf(there).low[2];
+  const standing = moved(there, [0, 0, -lowest]);
+  const lying = { body: standing, columns: columnsOf(standing, grid), bounds: boundsOf(standing), baseMm: -lowest };
+  kept.set(body, { key, grid, lying });
+  return lying;
+}
+
+/** Lower faces within this of what is under them touch it. */
+const TOUCH_MM = 3;
+/** A base this near its lowest point is what it stands on. */
+const FOOT_MM = 6;
+/** A piece with so much of its height in the bed does not go over. Common practice: a fifth. */
+const BEDDED = 0.2;
+
+/**
+ * Lets every piece down, in order, onto what carries it.
+ *
+ * @param groundMm top of the bed in each square, the bottom where there is none
+ */
+export function settlePieces(pieces: readonly Piece[], grid: FloorGrid, groundMm: Float32Array): SettledPiece[] {
+  const roof = Float32Array.from(groundMm);
+  const owner = new Int32Array(groundMm.length).fill(-1);
+  const done: SettledPiece[] = [];
+  pieces.forEach((piece, index) => {
+    const { body, columns, bounds, baseMm } = lyingOf(piece, grid);
+    const { cell, lowMm, highMm } = columns;
+    const ground = heightAt(grid, groundMm, piece.positionMm[0], piece.positionMm[1]);
+    let lift: number;
+    switch (piece.stand) {
+      case 'held':
+        lift = piece.positionMm[2];
+        break;
+      case 'floor':
+        lift = highest(cell, lowMm, grid.floorMm, FOOT_MM);
+        break;
+      case 'bed':
+        lift = meanUnder(cell, lowMm, groundMm, ground) - piece.embedMm;
+        break;
+      case 'pieces':
+        lift = highest(cell, lowMm, roof, Infinity) - piece.embedMm;
+        break;
+    }
+    lift = Math.max(lift, highest(cell, lowMm, grid.floorMm, FOOT_MM));
+    if (!Number.isFinite(lift)) lift = piece.stand === 'held' ? piece.positionMm[2] : 0;
+    const tall = Math.max(bounds.high[2] - bounds.low[2], 1);
+    const buried = Math.min(1, Math.max(0, (ground - lift) / tall));
+    const foot = piece.stand === 'held' || buried >= BEDDED ? null : new Foot(columns.centre);
+    const on = new Set<number>();
+    for (let i = 0; i < cell.length; i++) {
+      const at = cell[i]!;
+      const under = piece.stand === 'floor' ? grid.floorMm[at]! : roof[at]!;
+      if (lowMm[i]! + lift <= under + TOUCH_MM) {
+        foot?.add(((at % grid.columns) + 0.5) * grid.cellXMm, (Math.floor(at / grid.columns) + 0.5) * grid.cellYMm);
+        if (owner[at]! >= 0) on.add(owner[at]!);
+      }
+    }
+    for (let i = 0; i < cell.length; i++) {
+      const at = cell[i]!;
+      if (highMm[i]! + lift > roof[at]!) {
+        roof[at] = highMm[i]! + lift;
+        owner[at] = index;
+      }
+    }
+    done.push({
+      id: piece.id,
+      body: moved(body, [0, 0, lift]),
+      bounds: { low: [bounds.low[0], bounds.low[1], lift], high: [bounds.high[0], bounds.high[1], bounds.high[2] + lift] },
+      columns,
+      liftMm: lift,
+      baseMm: baseMm + lift,
+      filled: piece.filled,
+      groundMm: ground,
+      stand: piece.stand,
+      on: [...on].map((other) => pieces[other]!.id),
+      support: {
+        buried,
+        tipDegrees: foot?.tipDegrees(Math.max(grid.cellXMm, grid.cellYMm) / 2) ?? 90,
+      },
+    });
+  });
+  return done;
+}
+
+/** The height at which a body first touches what is under it. */
+function highest(cell: Int32Array, lowMm: Float32Array, under: Float32Array, footMm: number): number {
+  let most = -Infinity;
+  for (let i = 0; i < cell.length; i++) {
+    if (lowMm[i]! > footMm) continue;
+    const lift = under[cell[i]!]! - lowMm[i]!;
+    if (lift > most) most = lift;
+  }
+  return most;
+}
+
+/** The bed evens out under a weight: its mean height under the foot of a piece. */
+function meanUnder(cell: Int32Array, lowMm: Float32Array, groundMm: Float32Array, otherwise: number): number {
+  let sum = 0;
+  let count = 0;
+  for (let i = 0; i < cell.length; i++) {
+    if (lowMm[i]! > FOOT_MM) continue;
+    sum += groundMm[cell[i]!]!;
+    count++;
+  }
+  return count > 0 ? sum / count : otherwise;
+}
+
+const DIRECTIONS = Array.from({ length: 12 }, (_, k) => [Math.cos((k * Math.PI) / 12), Math.sin((k * Math.PI) / 12)] as const);
+
+/** What a piece stands on, by how far it reaches beyond the centre of its weight in each direction. */
+class Foot {
+  private readonly reach = new Float64Array(2 * DIRECTIONS.length).fill(-Infinity);
+  constructor(private readonly centre: readonly [number, number, number]) {}
+
+  add(x: number, y: number): void {
+    const [dx, dy] = [x - this.centre[0], y - this.centre[1]];
+    for (let k = 0; k < DIRECTIONS.length; k++) {
+      const along = dx * DIRECTIONS[k]![0] + dy * DIRECTIONS[k]![1];
+      if (along > this.reach[2 * k]!) this.reach[2 * k] = along;
+      if (-along > this.reach[2 * k + 1]!) this.reach[2 * k + 1] = -along;
+    }
+  }
+
+  /**
+   * The tilt at which it goes over the nearest edge of its foot, atan(distance / height of its centre). Negative when its weight is not
+   * over its foot.
+   */
+  tipDegrees(slackMm: number): number {
+    let nearest = Infinity;
+    for (const reach of this.reach) nearest = Math.min(nearest, reach);
+    if (!Number.isFinite(nearest)) return -90;
+    return (Math.atan2(nearest + slackMm, Math.max(this.centre[2], 1)) * 180) / Math.PI;
+  }
+}

@@ -134,6 +134,46 @@ export function wordRemedy(
         return `Top up with ${names[0] ?? 'pure water'}`;
       case 'cover-sides':
         return 'Dark film, seen from the front only';
+      case 'flatten':
+        return `Flatten the bank to ${show('slope')}`;
+      case 'wall':
+        return `Hold it with a wall of ${show('height')}`;
+      case 'cap':
+        return `${show('depth')} more ${names[0] ?? 'cap'} on it`;
+      case 'cloth':
+        return 'Lay a cloth between the two';
+      case 'deepen':
+        return `${show('depth')} more ${names[0] ?? 'bed'}`;
+      case 'grain':
+        return `Take ${names[0] ?? 'other grain'} instead`;
+      case 'bare':
+        return 'Leave the bottom bare';
+      case 'mat':
+        return 'Lay a mat on the bottom';
+      case 'ballast':
+        return `Tie on ${show('mass')} of stone`;
+      case 'screw':
+        return 'Screw it to a slab under the bed';
+      case 'embed':
+        return `Bed it ${show('depth')} deep`;
+      case 'lay-flat':
+        return 'Lay it flat';
+      case 'on-floor':
+        return `Stand ${remedy.values['count']?.si === 1 ? 'it' : 'them'} on the bottom, on a mat`;
+      case 'move-in':
+        return remedy.values['count']?.si === 1 ? 'Move it in' : `Move ${show('count')} pieces in`;
+      case 'apart':
+        return `Move the ${names[0] ?? 'piece'} aside`;
+      case 'stack':
+        return `Stack the ${names[0] ?? 'piece'}`;
+      case 'free-mouth':
+        return 'Set it free of the ground';
+      case 'clear-mouth':
+        return `Move the ${names[0] ?? 'piece'} away`;
+      case 'turn':
+        return `Turn the ${names[0] ?? 'piece'} by ${show('angle')}`;
+      case 'hides':
+        return `Put in ${show('count')} × ${names[0] ?? 'hide'}`;
       case 'vessel':
         return `Box of ${show('length')} × ${show('width')} × ${show('height')}`;
       case 'remove':
@@ -145,19 +185,9 @@ export function wordRemedy(
 }
 
 function effectText(finding: Finding, { after, alsoMends }: Remedy, units: UnitChoice): string {
-  const name = finding.values['planned']
-    ? 'planned'
-    : finding.values['water']
-      ? 'water'
-      : finding.values['count']
-        ? 'count'
-        : finding.values['nitrate']
-          ? 'nitrate'
-          : finding.values['oxygen']
-            ? 'oxygen'
-            : finding.values['by']
-              ? 'by'
-              : null;
+  const name = ['planned', 'water', 'count', 'nitrate', 'oxygen', 'by', 'usable', 'slope', 'cover', 'depth'].find(
+    (one) => finding.values[one],
+  );
   const before = name && formatValue(finding.values[name], units);
   const now = name && after?.values[name] && formatValue(after.values[name], units);
   const change =

@@ -54,17 +54,19 @@ interface Lying {
   /** How far the middle of its base is above its lowest point. */
   baseMm: number;
 }
-const kept = new WeakMap<Body, { key: string; grid: FloorGrid; lying: Lying }>();
+const kept = new WeakMap<FloorGrid, WeakMap<Body, { key: string; lying: Lying }>>();
 
 function lyingOf({ body, positionMm: [x, y], turnDeg }: Piece, grid: FloorGrid): Lying {
   const key = `${x} ${y} ${turnDeg.join(' ')}`;
-  const known = kept.get(body);
-  if (known && known.key === key && known.grid === grid) return known.lying;
+  let onGrid = kept.get(grid);
+  if (!onGrid) kept.set(grid, (onGrid = new WeakMap()));
+  const known = onGrid.get(body);
+  if (known?.key === key) return known.lying;
   const there = placed(body, turnOf(turnDeg), [x, y, 0]);
   const lowest = boundsOf(there).low[2];
   const standing = moved(there, [0, 0, -lowest]);
   const lying = { body: standing, columns: columnsOf(standing, grid), bounds: boundsOf(standing), baseMm: -lowest };
-  kept.set(body, { key, grid, lying });
+  onGrid.set(body, { key, lying });
   return lying;
 }
 

@@ -19,8 +19,9 @@ export function largeTank(catalogue: Catalogue, size = { species: 20, items: 60,
       piece('rounded-stone', {
         order: i,
         materialId: 'basalt',
-        sizeMm: [60 + random() * 80, 60 + random() * 40, 40 + random() * 40],
-        positionMm: place(),
+        sizeMm: [60 + random() * 80, 50 + random() * 30, 40 + random() * 40],
+        // side by side, as stones lie
+        positionMm: [110 + (i % 10) * 175, 70 + (Math.floor(i / 10) % 6) * 92, 0],
         embedMm: 10,
       }),
     ]),

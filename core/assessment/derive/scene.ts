@@ -30,18 +30,22 @@ type SceneNodes =
   | 'hardscape.facing'
   | 'hardscape.room';
 
-/** The last grid: a vessel keeps its floor through most edits, and a kept floor keeps all that stands on it. */
-let last: { key: string; grid: FloorGrid } | null = null;
+/** The latest grids: a vessel keeps its floor through most edits, and a kept floor keeps all that stands on it. */
+const grids = new Map<string, FloorGrid>();
+const MOST_GRIDS = 8;
 
 function gridOf(vessel: Vessel): FloorGrid {
   const { shape, lengthMm, widthMm } = vessel;
   const own = shape === 'jar' ? [vessel.baseMm, vessel.bellyHeightMm] : shape === 'bow-front' ? [vessel.sideMm] : [];
   const key = [shape, lengthMm, widthMm, ...own].join(' ');
-  if (last?.key !== key) {
-    const area = shape === 'jar' ? (Math.PI / 4) * lengthMm ** 2 : surfacesOf(vessel, 1).baseM2 * 1e6;
-    last = { key, grid: floorGrid(lengthMm, widthMm, (x, y) => insideFloorMm(vessel, x, y), area) };
-  }
-  return last.grid;
+  const known = grids.get(key);
+  if (known) return known;
+  const area = shape === 'jar' ? (Math.PI / 4) * lengthMm ** 2 : surfacesOf(vessel, 1).baseM2 * 1e6;
+  const grid = floorGrid(lengthMm, widthMm, (x, y) => insideFloorMm(vessel, x, y), area);
+  const [oldest] = grids.keys();
+  if (grids.size >= MOST_GRIDS && oldest !== undefined) grids.delete(oldest);
+  grids.set(key, grid);
+  return grid;
 }
 
 export const hardscapeOf = (design: Design): [string, HardscapeItem][] =>

@@ -2,6 +2,8 @@ import { severityRank, type Finding, type FindingValue } from '../../calculation
 import { Design } from '../../design/design';
 import { applyEdit } from '../../design/edit';
 import { assess, type Assessment } from '../assess';
+import { flattenRemedy, wallRemedy } from './bank';
+import { capRemedy, deepenRemedy, grainRemedy, matRemedy } from './bed';
 import { blendRemedy } from './blend';
 import { changesRemedy, surfaceRemedy, topUpRemedy } from './care';
 import { conditionerRemedy } from './conditioner';
@@ -10,6 +12,7 @@ import { groupRemedy } from './group';
 import { guardRemedy } from './guard';
 import { leavesRemedy } from './leaves';
 import { lidRemedy } from './lid';
+import { ballastRemedy, hidesRemedy, moveRemedy, steadyRemedy } from './pieces';
 import { ratingRemedy } from './rating';
 import { oncePer, type Proposal, type Remedy, type RemedyMaker } from './remedy';
 import { recipeRemedy } from './recipe';
@@ -33,6 +36,16 @@ export const REMEDY_MAKERS: readonly RemedyMaker[] = [
   lidRemedy,
   guardRemedy,
   coverSidesRemedy,
+  flattenRemedy,
+  wallRemedy,
+  capRemedy,
+  deepenRemedy,
+  grainRemedy,
+  matRemedy,
+  ballastRemedy,
+  steadyRemedy,
+  moveRemedy,
+  hidesRemedy,
   vesselRemedy,
   removeRemedy,
 ];

@@ -1,5 +1,7 @@
 import type { Finding } from '../../calculation/finding';
+import type { Design } from '../../design/design';
 import { pointer } from '../../design/edit';
+import { emptySubstrate } from '../../substrate/model';
 import { newBox, reshaped, type Vessel } from '../../vessel/model';
 import { STOCK_SIZES_MM } from '../../vessel/stock-sizes';
 import { assess, type Assessment } from '../assess';
@@ -13,6 +15,13 @@ const BOX_CODES = new Set<Finding['code']>([
   'stocking.temperament',
   'stocking.strata',
 ]);
+
+function isTooSmall({ world, kept }: Assessment, design: Design): boolean {
+  const { findings } = assess({ ...world, design }, new Map(kept));
+  return findings.some(
+    ({ code, severity }) => BOX_CODES.has(code) && (severity === 'conflict' || (severity === 'watch' && code !== 'stocking.temperament')),
+  );
+}
 
 /** The smallest usual box in which nobody is short of floor or water. */
 const smallestBox = oncePer((assessment): Vessel | null => {
@@ -32,10 +41,10 @@ const smallestBox = oncePer((assessment): Vessel | null => {
           leakTest: UNSTATED,
         }
       : stated;
-    const { findings } = assess({ ...assessment.world, design: { ...design, vessel } }, new Map(assessment.kept));
-    const tooSmall = ({ code, severity }: Finding) =>
-      BOX_CODES.has(code) && (severity === 'conflict' || (severity === 'watch' && code !== 'stocking.temperament'));
-    if (!findings.some(tooSmall)) return vessel;
+    // one that is too small while empty is too small with a bed in it, and is found out sooner
+    const empty = { ...design, vessel, scene: {}, substrate: emptySubstrate() };
+    if (isTooSmall(assessment, empty) || isTooSmall(assessment, { ...design, vessel })) continue;
+    return vessel;
   }
   return null;
 });

@@ -11,6 +11,8 @@ export const routes: Routes = [
       { path: 'livestock', loadComponent: () => import('./livestock/livestock-bench').then((m) => m.LivestockBench) },
       { path: 'vessel', loadComponent: () => import('./vessel/vessel-bench').then((m) => m.VesselBench) },
       { path: 'water', loadComponent: () => import('./water/water-bench').then((m) => m.WaterBench) },
+      { path: 'substrate', loadComponent: () => import('./substrate/substrate-bench').then((m) => m.SubstrateBench) },
+      { path: 'hardscape', loadComponent: () => import('./hardscape/hardscape-bench').then((m) => m.HardscapeBench) },
       { path: 'equipment', loadComponent: () => import('./equipment/equipment-bench').then((m) => m.EquipmentBench) },
       { path: 'stocking', loadComponent: () => import('./stocking/stocking-bench').then((m) => m.StockingBench) },
       { path: 'care', loadComponent: () => import('./care/care-bench').then((m) => m.CareBench) },

@@ -1,4 +1,6 @@
 import type { Assessment } from '../../core/assessment/assess';
+import { drawPieces } from './drawn-pieces';
+import { groundSection } from './ground-drawing';
 import { drawAnimals, drawPlants, vesselPath, waterPath } from './section-geometry';
 
 /** A tank small, as paths in millimetres: x to the right, y down from the inside bottom. */
@@ -8,12 +10,14 @@ export interface TankFigure {
   vessel: string;
   water: string;
   tint: string;
+  ground: { path: string; fill: string }[];
+  pieces: { path: string; fill: string }[];
   plants: { path: string; xMm: number; zMm: number; leafy: boolean }[];
   animals: { path: string; xMm: number; zMm: number; scaleX: 1 | -1; fill: string }[];
 }
 
 /** Enough to recognise a tank by. */
-const MOST = { plants: 6, animals: 12 };
+const MOST = { pieces: 16, plants: 6, animals: 12 };
 /** The ink of clear water on a drawing. */
 const PLAIN_WATER = [156, 199, 207] as const;
 
@@ -28,19 +32,33 @@ export function waterTint(passes: string | null): string {
   return `rgb(${PLAIN_WATER.map((ink, i) => Math.round((light[i] ?? 255) * tinted + ((ink * (light[i] ?? 255)) / 255) * (1 - tinted))).join(' ')})`;
 }
 
-export function figureOf({ world: { design, catalogue }, derived }: Assessment): TankFigure | null {
+export function figureOf(assessment: Assessment): TankFigure | null {
+  const {
+    world: { design, catalogue },
+    derived,
+  } = assessment;
   const { vessel } = design;
   if (!vessel) return null;
+  const bed = derived['substrate.bed'].value;
+  const ground = derived['scene.ground'].value;
+  const cut = ground && bed ? groundSection(ground, bed) : null;
   return {
     lengthMm: vessel.lengthMm,
     heightMm: vessel.heightMm,
     vessel: vesselPath(vessel),
     water: waterPath(vessel, vessel.waterLevelMm),
+    ground: [
+      ...(cut?.behind ? [{ path: cut.behind, fill: cut.behindColour }] : []),
+      ...(cut?.layers ?? []).map(({ path, colour }) => ({ path, fill: colour })),
+    ].filter(({ path }) => path !== ''),
+    pieces: drawPieces(assessment, 'section')
+      .slice(0, MOST.pieces)
+      .map(({ body, colour }) => ({ path: body, fill: colour })),
     tint: waterTint(derived['water.colour'].value),
-    plants: drawPlants(design, catalogue, vessel.waterLevelMm)
+    plants: drawPlants(design, catalogue, vessel.waterLevelMm, derived['scene.ground'].value)
       .slice(0, MOST.plants)
       .map(({ path, xMm, zMm, leafy }) => ({ path, xMm, zMm, leafy })),
-    animals: drawAnimals(derived['stock.members'].value ?? [], vessel, vessel.waterLevelMm)
+    animals: drawAnimals(derived['stock.members'].value ?? [], vessel, vessel.waterLevelMm, bed?.topMm.most ?? 0)
       .slice(0, MOST.animals)
       .map(({ path, xMm, zMm, flip, lengthMm, fill }) => ({ path, xMm: xMm + (flip ? lengthMm : 0), zMm, scaleX: flip ? -1 : 1, fill })),
   };

@@ -5,6 +5,8 @@ import { halfLengthAtMm } from '../../core/vessel/shape';
 import type { Vessel } from '../../core/vessel/model';
 import { inOrder, type Design } from '../../core/design/design';
 import type { Catalogue } from '../../core/catalogue/catalogue';
+import { heightAt } from '../../core/scene/grid';
+import type { Ground } from '../../core/substrate/ground';
 import { bodyPath, plantPath } from './silhouettes';
 
 /** Most animals drawn of one kind; the count is still written out. */
@@ -51,7 +53,7 @@ export function steady(text: string, i: number): number {
 }
 
 /** Animals at adult size in the strata they use, inside the water. Unknown sizes are not drawn. */
-export function drawAnimals(members: readonly Member[], vessel: Vessel, waterMm: number): DrawnAnimal[] {
+export function drawAnimals(members: readonly Member[], vessel: Vessel, waterMm: number, bedMm = 0): DrawnAnimal[] {
   return members.flatMap((member) => {
     const animal = animalOf(member);
     const long = animal?.sizeMm.length.value;
@@ -63,8 +65,9 @@ export function drawAnimals(members: readonly Member[], vessel: Vessel, waterMm:
       const [low, high] = STRATUM_BAND[strata[i % strata.length] ?? 'middle'];
       const cell = (i + 0.2 + 0.6 * steady(member.id, i)) / Math.min(member.count, MOST_DRAWN);
       const crawls = animal.form === 'snail' || animal.form === 'salamander' || (animal.form === 'shrimp' && low < 0.1);
-      const z = crawls ? deep : waterMm * (low + (high - low) * steady(member.id, i + 100)) + deep / 2;
-      const zMm = Math.min(Math.max(z, deep), Math.max(deep, waterMm - 2));
+      const free = Math.max(deep, waterMm - bedMm);
+      const z = bedMm + (crawls ? deep : free * (low + (high - low) * steady(member.id, i + 100)) + deep / 2);
+      const zMm = Math.min(Math.max(z, bedMm + deep), Math.max(deep, waterMm - 2));
       const half = Math.min(halfLengthAtMm(vessel, zMm), halfLengthAtMm(vessel, Math.max(0, zMm - deep)));
       const room = Math.max(0, 2 * half - long - 10);
       return {
@@ -124,19 +127,21 @@ function side(vessel: Vessel, toMm: number, sign: 1 | -1): string[] {
 }
 
 /** Plants by habit at mature height, no higher than the surface. */
-export function drawPlants(design: Design, catalogue: Catalogue, waterMm: number): DrawnPlant[] {
+export function drawPlants(design: Design, catalogue: Catalogue, waterMm: number, ground: Ground | null = null): DrawnPlant[] {
   return inOrder(design.scene).flatMap(([id, item]) => {
     const plant = item.kind === 'plant' ? catalogue.organisms.get(item.classId) : undefined;
     if (plant?.kind !== 'plant') return [];
     const floats = plant.form === 'floating';
-    const height = Math.min(plant.sizeMm.length.value ?? 100, waterMm - 4);
+    const [x, y] = item.positionMm;
+    const foot = ground ? heightAt(ground.grid, ground.topMm, x, y) : 0;
+    const height = Math.max(5, Math.min(plant.sizeMm.length.value ?? 100, waterMm - foot - 4));
     return [
       {
         id,
         name: plant.latin,
         path: plantPath(plant.form, height, plant.sizeMm.width.value ?? 60, (i) => steady(id, i)),
-        xMm: item.positionMm[0],
-        zMm: floats ? waterMm : item.positionMm[2],
+        xMm: x,
+        zMm: floats ? waterMm : foot,
         leafy: plant.form === 'rosette' || plant.form === 'rhizome-fern',
       },
     ];

@@ -1,4 +1,15 @@
-import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, computed, inject, input, signal, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  ElementRef,
+  computed,
+  inject,
+  input,
+  output,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { ticks } from 'd3-array';
 import { plain, wordFinding } from '../../core/assessment/wording';
 import { formatQuantity, fromChosen, inChosenUnit } from '../../core/quantity/format';
@@ -13,8 +24,13 @@ import { halfLengthAtMm } from '../../core/vessel/shape';
 import { animalOf } from '../../core/assessment/derive';
 import { Why } from '../shell/why';
 import { drawAnimals, drawPlants, floorPath, vesselPath, waterPath } from './section-geometry';
+import { BuiltGroup } from './built-group';
 import { waterTint } from './figure';
+import type { DrawingView } from './outline';
+import { shelterOf, shelterPicture } from './shelter-shade';
 
+/** Most findings tied to their place on a bench of built things. */
+const MOST_TIES = 4;
 /** Most marks of findings on the drawing; the ledger has them all. */
 const MOST_MARKS = 10;
 
@@ -26,6 +42,7 @@ const NARROW_BELOW_PX = 520;
 /** The tank from the front, to scale, with a ruler: a result of the computation. The water line can be dragged. */
 @Component({
   selector: 'tr-section',
+  imports: [BuiltGroup],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './section.html',
   styleUrl: './section.less',
@@ -33,7 +50,17 @@ const NARROW_BELOW_PX = 520;
 export class Section {
   /** Shows the strata, and who uses them. */
   readonly strata = input(false);
-  private readonly view = inject(TankView);
+  /** From the front, or from above. */
+  readonly view = input<DrawingView>('section');
+  /** The floor from above in a corner, for forms that the front view does not tell from a box. */
+  readonly inset = input(true);
+  /** Pieces take the hand instead of the water line. */
+  readonly editing = input(false);
+  readonly selected = input<string | null>(null);
+  readonly chosen = output<string | null>();
+  /** What is laid over the water: nothing, or how near the next hide is. */
+  readonly shade = input<'plain' | 'shelter'>('plain');
+  private readonly tank = inject(TankView);
   private readonly why = inject(Why);
   private readonly store = inject(TankStore);
   private readonly units = inject(PreferencesStore).units;
@@ -42,18 +69,20 @@ export class Section {
   protected readonly dragged = signal<number | null>(null);
   private readonly hostWidth = signal(VIEW.width);
   protected readonly size = computed(() => (this.hostWidth() < NARROW_BELOW_PX ? NARROW : VIEW));
-  protected readonly vessel = computed(() => this.view.design()?.vessel ?? null);
-  protected readonly readOnly = this.view.readOnly;
+  protected readonly section = computed(() => this.view() === 'section');
+  protected readonly vessel = computed(() => this.tank.design()?.vessel ?? null);
+  protected readonly readOnly = this.tank.readOnly;
 
   protected readonly frame = computed(() => {
     const vessel = this.vessel();
     if (!vessel) return null;
     const view = this.size();
     // the plan of other forms than a box stands at the right, clear of the front view
-    const across = view.width - view.left - view.right - (isRectangular(vessel) ? 0 : 84);
-    const scale = Math.min(across / vessel.lengthMm, (view.height - view.top - view.bottom) / vessel.heightMm);
+    const across = view.width - view.left - view.right - (isRectangular(vessel) || !this.section() || !this.inset() ? 0 : 84);
+    const tall = this.section() ? vessel.heightMm : vessel.widthMm;
+    const scale = Math.min(across / vessel.lengthMm, (view.height - view.top - view.bottom) / tall);
     const width = vessel.lengthMm * scale;
-    const height = vessel.heightMm * scale;
+    const height = tall * scale;
     const x0 = view.left + (across - width) / 2;
     const y0 = view.height - view.bottom;
     return { scale, width, height, x0, y0, top: y0 - height };
@@ -63,17 +92,84 @@ export class Section {
   protected readonly surfaceY = computed(() => (this.frame()?.y0 ?? 0) - this.waterMm() * (this.frame()?.scale ?? 1));
   protected readonly levelText = computed(() => formatQuantity('length', this.waterMm(), this.units()));
 
-  protected readonly tint = computed(() => waterTint(this.view.derived()?.['water.colour'].value ?? null));
+  protected readonly tint = computed(() => waterTint(this.tank.derived()?.['water.colour'].value ?? null));
 
   protected readonly animals = computed(() => {
     const vessel = this.vessel();
-    return vessel ? drawAnimals(this.view.members(), vessel, this.waterMm()) : [];
+    return vessel && this.section() && !this.editing()
+      ? drawAnimals(this.tank.members(), vessel, this.waterMm(), this.tank.derived()?.['substrate.bed'].value?.topMm.most ?? 0)
+      : [];
   });
 
   protected readonly plants = computed(() => {
-    const design = this.view.design();
-    const catalogue = this.view.catalogue();
-    return design?.vessel && catalogue ? drawPlants(design, catalogue, this.waterMm()) : [];
+    const design = this.tank.design();
+    const catalogue = this.tank.catalogue();
+    const ground = this.tank.derived()?.['scene.ground'].value ?? null;
+    return design?.vessel && catalogue && this.section() ? drawPlants(design, catalogue, this.waterMm(), ground) : [];
+  });
+
+  protected readonly floorOutline = computed(() => {
+    const vessel = this.vessel();
+    return vessel ? floorPath(vessel) : '';
+  });
+
+  /** Gear that has a place, as boxes. */
+  protected readonly gear = computed(() => {
+    const frame = this.frame();
+    if (!frame) return [];
+    return inOrder(this.tank.design()?.equipment ?? {}).flatMap(([id, { kind, placeMm, sizeMm }]) => {
+      if (!placeMm || !sizeMm) return [];
+      const [x, y, z] = placeMm;
+      const [across, deep, tall] = sizeMm;
+      const [from, height] = this.section() ? [z, tall] : [y - deep / 2, deep];
+      return [
+        {
+          id,
+          name: kind,
+          x: frame.x0 + (x - across / 2) * frame.scale,
+          y: frame.y0 - (from + height) * frame.scale,
+          width: across * frame.scale,
+          height: height * frame.scale,
+        },
+      ];
+    });
+  });
+
+  /** How near the next hide is, laid over the water; not while a hand drags. */
+  protected readonly overlay = computed(() => {
+    const assessment = this.tank.assessment();
+    const vessel = this.vessel();
+    if (this.shade() !== 'shelter' || !assessment || !vessel) return null;
+    const shelter = shelterOf(assessment);
+    const heightMm = this.section() ? vessel.waterLevelMm : vessel.widthMm;
+    const href = shelter && shelterPicture(shelter, [vessel.lengthMm, vessel.widthMm, vessel.waterLevelMm], this.view());
+    return href ? { href, heightMm } : null;
+  });
+
+  /** Findings that have a place among bed and pieces, tied to it. */
+  protected readonly ties = computed(() => {
+    const assessment = this.tank.assessment();
+    const frame = this.frame();
+    if (!assessment || !frame || this.inset()) return [];
+    return this.pressing()
+      .filter(({ at }) => at)
+      .slice(0, this.size() === NARROW ? 2 : MOST_TIES)
+      .map((finding, i) => {
+        const [x, y, z] = finding.at!;
+        const px = frame.x0 + x * frame.scale;
+        const title = plain(wordFinding(finding, assessment, this.units()).title);
+        const text = title.length > 44 ? `${title.slice(0, 42)} …` : title;
+        const half = text.length * 3.3;
+        return {
+          key: finding.key,
+          severity: finding.severity,
+          text,
+          x: px,
+          y: frame.y0 - (this.section() ? z : y) * frame.scale,
+          labelX: Math.min(Math.max(px, half + 2), this.size().width - half - 2),
+          labelY: frame.top + 18 + i * 19,
+        };
+      });
   });
 
   protected readonly walls = computed(() => {
@@ -93,7 +189,7 @@ export class Section {
 
   protected readonly braces = computed(() => {
     const frame = this.frame();
-    return frame
+    return frame && this.section()
       ? inOrder(this.vessel()?.braces ?? {}).map(([id, { atMm, widthMm }]) => ({
           id,
           x: frame.x0 + (atMm - widthMm / 2) * frame.scale,
@@ -105,21 +201,21 @@ export class Section {
   /** Down to where it drains in a power cut. */
   protected readonly drainY = computed(() => {
     const [stop, frame] = [this.vessel()?.sump?.stopsAtMm, this.frame()];
-    return stop === undefined || !frame || stop >= this.waterMm() ? null : frame.y0 - stop * frame.scale;
+    return stop === undefined || !frame || !this.section() || stop >= this.waterMm() ? null : frame.y0 - stop * frame.scale;
   });
 
   /** The floor from above, small, for forms that the front view does not tell from a box. */
   protected readonly plan = computed(() => {
     const vessel = this.vessel();
-    if (!vessel || isRectangular(vessel)) return null;
+    if (!vessel || isRectangular(vessel) || !this.section() || !this.inset()) return null;
     const scale = 54 / Math.max(vessel.lengthMm, vessel.widthMm);
     return { path: floorPath(vessel), transform: `translate(${this.size().width - 66} 12) scale(${scale})`, stroke: 1.5 / scale };
   });
 
   protected readonly bands = computed(() => {
     const frame = this.frame();
-    if (!this.strata() || !frame) return [];
-    const members = this.view.members();
+    if (!this.strata() || !frame || !this.section()) return [];
+    const members = this.tank.members();
     const edges = { bottom: [0, 0.25], middle: [0.25, 0.74], top: [0.74, 1] } as const;
     return Stratum.options.map((stratum) => {
       const here = members.filter((member) => animalOf(member)?.traits.strata.value?.includes(stratum));
@@ -142,14 +238,19 @@ export class Section {
     const units = { ...this.units(), length: this.units().length === 'in' ? ('in' as const) : ('cm' as const) };
     const marks = (mm: number, count: number) =>
       ticks(0, inChosenUnit('length', mm, units), count).map((value) => ({ value, px: fromChosen('length', value, units) * frame.scale }));
-    return { unit: units.length, across: marks(vessel.lengthMm, 7), up: marks(vessel.heightMm, 4), fine: marks(vessel.lengthMm, 40) };
+    return {
+      unit: units.length,
+      across: marks(vessel.lengthMm, 7),
+      up: marks(this.section() ? vessel.heightMm : vessel.widthMm, 4),
+      fine: marks(vessel.lengthMm, 40),
+    };
   });
 
   /** Findings about the top or the floor, in words; one of each. */
   protected readonly callouts = computed(() => {
-    const assessment = this.view.assessment();
+    const assessment = this.tank.assessment();
     const frame = this.frame();
-    if (!assessment || !frame) return [];
+    if (!assessment || !frame || !this.section() || !this.inset()) return [];
     const seen = new Set<string>();
     return this.pressing().flatMap((finding) => {
       const place = placeOf(finding);
@@ -170,9 +271,10 @@ export class Section {
 
   /** Findings about an animal, as a mark above the first of its kind; they open the reason. */
   protected readonly marks = computed(() => {
-    const assessment = this.view.assessment();
+    const assessment = this.tank.assessment();
     const frame = this.frame();
     if (!assessment || !frame) return [];
+    if (this.editing() || !this.inset()) return [];
     const drawn = new Map(this.animals().map((animal) => [animal.memberId, animal]));
     const perAnimal = new Map<string, number>();
     const marks: { key: string; severity: string; label: string; x: number; y: number }[] = [];
@@ -194,7 +296,7 @@ export class Section {
     return marks;
   });
 
-  private readonly pressing = computed(() => this.view.open().filter(({ severity }) => severity === 'conflict' || severity === 'watch'));
+  private readonly pressing = computed(() => this.tank.open().filter(({ severity }) => severity === 'conflict' || severity === 'watch'));
 
   constructor() {
     const host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
@@ -218,7 +320,7 @@ export class Section {
   protected readonly description = computed(() => {
     const vessel = this.vessel();
     if (!vessel) return '';
-    const drawn = this.view.members().map(({ count, organism, organismId }) => `${count} ${organism?.latin ?? organismId}`);
+    const drawn = this.tank.members().map(({ count, organism, organismId }) => `${count} ${organism?.latin ?? organismId}`);
     return `Front view to scale: ${vessel.shape.replace('-', ' ')} ${formatQuantity('length', vessel.lengthMm, this.units())} long, ${formatQuantity('length', vessel.heightMm, this.units())} high, water ${this.levelText()} deep. ${drawn.length > 0 ? `In it: ${drawn.join(', ')}.` : 'Nothing lives in it yet.'}`;
   });
 

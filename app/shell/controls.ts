@@ -4,6 +4,38 @@ import type { Finding } from '../../core/calculation/finding';
 export function controlOf({ code, bench }: Finding): { bench: string; control: string | null } {
   const at = (where: string, control: string | null = null) => ({ bench: where, control });
   switch (code) {
+    case 'substrate.step':
+      return at('substrate', 'zones');
+    case 'substrate.not-stated':
+    case 'substrate.not-known':
+    case 'substrate.slope':
+    case 'substrate.under':
+    case 'substrate.too-high':
+    case 'substrate.cap':
+    case 'substrate.soil-share':
+    case 'substrate.grain':
+    case 'substrate.depth':
+    case 'substrate.roots':
+    case 'substrate.capsules':
+    case 'hardscape.on-glass':
+      return at('substrate', 'layers');
+    case 'hardscape.hides':
+    case 'hardscape.topples':
+    case 'hardscape.floats':
+    case 'hardscape.overlap':
+    case 'hardscape.outside':
+    case 'hardscape.mouth-closed':
+    case 'hardscape.facing':
+    case 'hardscape.sticks':
+    case 'hardscape.edges':
+    case 'hardscape.scraper':
+    case 'hardscape.undermined':
+    case 'hardscape.not-known':
+    case 'hardscape.open-room':
+    case 'hardscape.contrast':
+      return at('hardscape', 'pieces');
+    case 'hardscape.reach':
+      return at('equipment', 'gear');
     case 'vessel.lid':
       return at('vessel', 'lid');
     case 'stocking.escape':

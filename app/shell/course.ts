@@ -192,6 +192,16 @@ export class Course {
         if (gh === null) return 'not chosen';
         return `${formatQuantity('hardness', gh, units)}${ph === null ? '' : ` · pH ${formatQuantity('ph', ph, units)}`}`;
       }
+      case 'substrate': {
+        const bed = derived['substrate.bed'].value;
+        if (!bed || bed.layers.length === 0) return design.substrate.bare ? 'bare bottom' : 'not stated';
+        const name = (bed.showing[0]?.material?.name ?? 'bed').split(',')[0]!.toLowerCase();
+        return `${name} ${formatSpan('length', [bed.topMm.least, bed.topMm.most], units)}`;
+      }
+      case 'hardscape': {
+        const count = derived['scene.pieces'].value?.length ?? 0;
+        return count === 0 ? 'no pieces yet' : `${count} piece${count === 1 ? '' : 's'}`;
+      }
       case 'equipment': {
         const span = derived['planned.temperatureC'].interval;
         const device = Object.values(design.equipment).find(({ kind }) => kind === 'heater' || kind === 'cooler');

@@ -12,6 +12,12 @@ const VIEW = { width: 196, height: 92, pad: 4 };
       @if (figure(); as f) {
         <g [attr.transform]="place()">
           <path class="water" [attr.d]="f.water" [attr.fill]="f.tint" />
+          @for (part of f.pieces; track $index) {
+            <path class="piece" [attr.fill]="part.fill" [attr.d]="part.path" />
+          }
+          @for (part of f.ground; track $index) {
+            <path [attr.fill]="part.fill" [attr.d]="part.path" />
+          }
           @for (plant of f.plants; track $index) {
             <path
               class="plant"
@@ -55,6 +61,11 @@ const VIEW = { width: 196, height: 92, pad: 4 };
     .animal {
       fill-rule: evenodd;
       stroke: none;
+    }
+    .piece {
+      stroke: #25231d;
+      stroke-opacity: 0.5;
+      stroke-width: 2;
     }
     .glass {
       fill: none;

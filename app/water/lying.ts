@@ -1,8 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import type { Material } from '../../core/catalogue/material';
 import { inOrder, nextOrder } from '../../core/design/design';
 import { pointer } from '../../core/design/edit';
+import { massOf } from '../../core/hardscape/mass';
 import { formatQuantity, formatSpan } from '../../core/quantity/format';
 import { MEQ_PER_DEGREE_ALKALINITY } from '../../core/quantity/unit';
 import { a440Of, platinumCobalt } from '../../core/water/water-colour';
@@ -13,7 +15,14 @@ import { TankView } from '../store/tank-view';
 import { QuantityField } from '../ui/quantity-field';
 
 /** What an addition begins with: litres of a bed, grams of the rest. */
-const FIRST_AMOUNT: Readonly<Record<Material['use'], number>> = { substrate: 3, stone: 1000, wood: 500, botanical: 10 };
+const FIRST_AMOUNT: Readonly<Record<Material['use'], number>> = {
+  substrate: 1,
+  stone: 1000,
+  wood: 500,
+  botanical: 10,
+  shell: 200,
+  made: 500,
+};
 const ACTION_WORD: Readonly<Record<Material['action']['kind'], string>> = {
   none: 'leaves the water as it is',
   exchanges: 'takes up lime, holds the pH',
@@ -24,10 +33,18 @@ const ACTION_WORD: Readonly<Record<Material['action']['kind'], string>> = {
 /** Soil, stone, wood and leaves: what lies in the water and moves it. */
 @Component({
   selector: 'tr-lying',
-  imports: [NzButtonModule, QuantityField],
+  imports: [NzButtonModule, QuantityField, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2 id="lying-heading">What lies in it</h2>
+    @if (built().length > 0) {
+      <p class="small">
+        Built in, and counted:
+        @for (line of built(); track line.name) {
+          <a [routerLink]="['/tank', view.design()?.id, line.bench]">{{ line.name }}</a>{{ $last ? '.' : ', ' }}
+        }
+      </p>
+    }
     @if (rows().length > 0) {
       <div class="scroll">
         <table>
@@ -93,7 +110,10 @@ const ACTION_WORD: Readonly<Record<Material['action']['kind'], string>> = {
         }
       </ul>
     } @else {
-      <p class="soft">Nothing yet. Soil, limestone, coral, wood and leaves shift GH, KH, pH and tint; inert sand and basalt do not.</p>
+      <p class="soft small">
+        Nothing loose. Leaves and cones, a bag of coral in the filter, stones without a place of their own go here; the bed and the pieces
+        have their benches.
+      </p>
     }
     <div class="adders">
       <label>
@@ -164,7 +184,7 @@ const ACTION_WORD: Readonly<Record<Material['action']['kind'], string>> = {
   `,
 })
 export class Lying {
-  private readonly view = inject(TankView);
+  protected readonly view = inject(TankView);
   private readonly store = inject(TankStore);
   private readonly units = inject(PreferencesStore).units;
   protected readonly why = inject(Why);
@@ -187,15 +207,40 @@ export class Lying {
     }),
   );
 
+  /** Layers of the bed and pieces that act on the water, each with its amount. */
+  protected readonly built = computed(() => {
+    const derived = this.view.derived();
+    const catalogue = this.view.catalogue();
+    const units = this.units();
+    if (!derived || !catalogue) return [];
+    const bed = (derived['substrate.bed'].value?.layers ?? []).flatMap(({ material, litres }) =>
+      material && material.action.kind !== 'none'
+        ? [{ name: `${material.name.toLowerCase()} ${formatQuantity('volume', litres, units)}`, bench: 'substrate' }]
+        : [],
+    );
+    const grams = new Map<string, number>();
+    for (const piece of derived['scene.pieces'].value ?? []) {
+      const material = piece.item.materialId === null ? undefined : catalogue.materials.get(piece.item.materialId);
+      const mass = massOf(piece, catalogue);
+      if (material && mass && material.action.kind !== 'none') grams.set(material.name, (grams.get(material.name) ?? 0) + mass.kg * 1000);
+    }
+    const pieces = [...grams].map(([name, g]) => ({
+      name: `${name.toLowerCase()} ${formatQuantity('mass', g, units)}`,
+      bench: 'hardscape',
+    }));
+    return [...bed, ...pieces];
+  });
+
   protected readonly groups = computed(() => {
     const there = new Set(Object.values(this.view.design()?.water.additions ?? {}).map(({ materialId }) => materialId));
     const all = [...(this.view.catalogue()?.materials.values() ?? [])].filter(({ id }) => !there.has(id));
     return (
       [
-        ['Beds', 'substrate'],
+        ['Beds, in a bag', 'substrate'],
         ['Stone', 'stone'],
         ['Wood', 'wood'],
         ['Leaves and cones', 'botanical'],
+        ['Shells', 'shell'],
       ] as const
     ).map(([name, use]) => ({ name, materials: all.filter((material) => material.use === use) }));
   });

@@ -162,25 +162,44 @@ function hollow(solid: Solid, o: Vec3, d: Vec3, outer: [number, number] | null, 
   return kept;
 }
 
-/** How far the body reaches from its middle along a direction of length one, in its own frame. */
-export function reachMm(solid: Solid, n: Vec3): number {
+/** The point of a body's hull that lies furthest along a direction, in its own frame. */
+export function furthest(solid: Solid, n: Vec3): Vec3 {
   const [hx, hy, hz] = [solid.sizeMm[0] / 2, solid.sizeMm[1] / 2, solid.sizeMm[2] / 2];
   switch (solid.shape) {
     case 'box':
-      return Math.abs(n[0]) * hx + Math.abs(n[1]) * hy + Math.abs(n[2]) * hz;
+      return [side(n[0]) * hx, side(n[1]) * hy, side(n[2]) * hz];
     case 'ellipsoid':
-      return Math.hypot(n[0] * hx, n[1] * hy, n[2] * hz);
+      return onEllipsoid(n, hx, hy, hz);
     case 'capsule': {
       const end = Math.min(hy, hx);
-      return Math.abs(n[0]) * (hx - end) + Math.hypot(n[0] * end, n[1] * hy, n[2] * hz);
+      const [x, y, z] = onEllipsoid(n, end, hy, hz);
+      return [x + side(n[0]) * (hx - end), y, z];
     }
-    case 'tube':
-      return Math.abs(n[0]) * hx + Math.hypot(n[1] * hy, n[2] * hz);
+    case 'tube': {
+      const [, y, z] = onEllipsoid([0, n[1], n[2]], hx, hy, hz);
+      return [side(n[0]) * hx, y, z];
+    }
     case 'arch': {
-      const round = n[2] >= 0 ? Math.hypot(n[1] * hy, n[2] * 2 * hz) : Math.abs(n[1]) * hy;
-      return Math.abs(n[0]) * hx + round - n[2] * hz;
+      const [, y, z] = n[2] >= 0 ? onEllipsoid([0, n[1], n[2]], hx, hy, 2 * hz) : [0, side(n[1]) * hy, 0];
+      return [side(n[0]) * hx, y, z - hz];
     }
-    case 'prism':
-      return Math.abs(n[0]) * hx + Math.max(n[2] * hz, Math.abs(n[1]) * hy - n[2] * hz);
+    case 'prism': {
+      const ridge = n[2] * hz;
+      const foot = Math.abs(n[1]) * hy - n[2] * hz;
+      return ridge >= foot ? [side(n[0]) * hx, 0, hz] : [side(n[0]) * hx, side(n[1]) * hy, -hz];
+    }
   }
+}
+
+const side = (n: number): number => (n < 0 ? -1 : 1);
+
+function onEllipsoid([x, y, z]: Vec3, hx: number, hy: number, hz: number): Vec3 {
+  const length = Math.hypot(x * hx, y * hy, z * hz);
+  return length < 1e-12 ? [0, 0, 0] : [(x * hx * hx) / length, (y * hy * hy) / length, (z * hz * hz) / length];
+}
+
+/** How far the body reaches from its middle along a direction, in its own frame. */
+export function reachMm(solid: Solid, n: Vec3): number {
+  const [x, y, z] = furthest(solid, n);
+  return x * n[0] + y * n[1] + z * n[2];
 }

@@ -152,6 +152,7 @@ export class HardscapeBench {
               : 'takes up lime'
         : 'effect on the water not known',
       isWood: material?.use === 'wood',
+      wears: material?.action.kind === 'leaches',
       sinks:
         weeks === undefined ? null : weeks === null ? 'does not sink by itself' : `sinks by itself after about ${Math.ceil(weeks)} weeks`,
       tip:

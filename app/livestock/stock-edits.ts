@@ -2,6 +2,7 @@ import type { Operation } from 'rfc6902';
 import type { Animal, Plant } from '../../core/catalogue/organism';
 import { inOrder, nextOrder, type Design } from '../../core/design/design';
 import { pointer } from '../../core/design/edit';
+import type { PlantItem } from '../../core/plants/model';
 
 /** Puts animals into the tank; the first become the target. More of a kind that is here already join them. */
 export function addAnimal(design: Design, animal: Animal, count: number, breed: boolean, newId: string): Operation[] {
@@ -31,14 +32,11 @@ export function addPlant(design: Design, plant: Plant, newId: string): Operation
   const { lengthMm, widthMm } = design.vessel ?? { lengthMm: 400, widthMm: 300 };
   const standing = Object.values(design.scene).filter(({ kind }) => kind === 'plant').length;
   const place = ((standing * 0.381966 + 0.15) % 1) * 0.86 + 0.07;
-  const item = {
+  const item: PlantItem = {
     order: nextOrder(design.scene),
     kind: 'plant',
     classId: plant.id,
-    solids: [],
     positionMm: [Math.round(lengthMm * place), Math.round(widthMm * 0.65), 0],
-    turnDeg: [0, 0, 0],
-    embedMm: 0,
   };
   return [{ op: 'add', path: pointer('scene', newId), value: item }];
 }

@@ -10,6 +10,7 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
+import { NgTemplateOutlet } from '@angular/common';
 import { ticks } from 'd3-array';
 import { plain, wordFinding } from '../../core/assessment/wording';
 import { formatQuantity, fromChosen, inChosenUnit } from '../../core/quantity/format';
@@ -34,6 +35,8 @@ const MOST_TIES = 4;
 /** Most marks of findings on the drawing; the ledger has them all. */
 const MOST_MARKS = 10;
 
+/** Room for the legend of the bed under the ruler. */
+const LEGEND_PX = 24;
 const VIEW = { width: 760, height: 400, left: 40, right: 24, top: 26, bottom: 34 };
 /** On a narrow screen the drawing is drawn smaller, not its words. */
 const NARROW = { ...VIEW, width: 400, height: 300, right: 20 };
@@ -42,7 +45,7 @@ const NARROW_BELOW_PX = 520;
 /** The tank from the front, to scale, with a ruler: a result of the computation. The water line can be dragged. */
 @Component({
   selector: 'tr-section',
-  imports: [BuiltGroup],
+  imports: [BuiltGroup, NgTemplateOutlet],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './section.html',
   styleUrl: './section.less',
@@ -68,7 +71,82 @@ export class Section {
   /** Water level under the finger; the design changes when it is let go. */
   protected readonly dragged = signal<number | null>(null);
   private readonly hostWidth = signal(VIEW.width);
-  protected readonly size = computed(() => (this.hostWidth() < NARROW_BELOW_PX ? NARROW : VIEW));
+  protected readonly size = computed(() => {
+    const size = this.hostWidth() < NARROW_BELOW_PX ? NARROW : VIEW;
+    return this.legend().length > 0 ? { ...size, height: size.height + LEGEND_PX, bottom: size.bottom + LEGEND_PX } : size;
+  });
+  private readonly narrow = computed(() => this.hostWidth() < NARROW_BELOW_PX);
+
+  /** Layers of the bed by name, drawn with the section where there is a bench for them. */
+  protected readonly legend = computed(() => {
+    const bed = this.tank.derived()?.['substrate.bed'].value;
+    if (this.inset() || !bed || this.view() !== 'section') return [];
+    const each = (this.narrow() ? NARROW : VIEW).width / Math.max(1, bed.layers.length);
+    return [...bed.layers].reverse().map((layer, i) => ({
+      id: layer.id,
+      colour: layer.material?.colour ?? '#9b9484',
+      name: shortened(`${layer.material?.name ?? layer.materialId} ${formatQuantity('volume', layer.litres, this.units())}`, each / 7.2),
+      x: 8 + i * Math.min(each, 230),
+    }));
+  });
+
+  /** How near the drawing is looked at, and where. */
+  protected readonly zoom = signal(1);
+  private readonly centre = signal<readonly [number, number] | null>(null);
+  private panning: { pointerId: number; x: number; y: number } | null = null;
+  protected readonly viewBox = computed(() => {
+    const { width, height } = this.size();
+    const zoom = this.zoom();
+    const [cx, cy] = this.centre() ?? [width / 2, height / 2];
+    const [w, h] = [width / zoom, height / zoom];
+    const x = Math.min(Math.max(0, cx - w / 2), width - w);
+    const y = Math.min(Math.max(0, cy - h / 2), height - h);
+    return `${x.toFixed(1)} ${y.toFixed(1)} ${w.toFixed(1)} ${h.toFixed(1)}`;
+  });
+
+  protected zoomBy(factor: number): void {
+    const to = Math.min(6, Math.max(1, this.zoom() * factor));
+    this.zoom.set(to < 1.05 ? 1 : to);
+    if (to < 1.05) this.centre.set(null);
+  }
+
+  protected wheel(event: WheelEvent): void {
+    // a plain wheel scrolls the bench
+    if (this.inset() || !event.ctrlKey) return;
+    event.preventDefault();
+    const at = this.pointOf(event);
+    if (at && event.deltaY < 0) this.centre.set([at.x, at.y]);
+    this.zoomBy(event.deltaY < 0 ? 1.25 : 0.8);
+  }
+
+  /** The empty drawing is pulled about once it is larger than its frame. */
+  protected panFrom(event: PointerEvent): void {
+    if (this.zoom() === 1) return;
+    this.panning = { pointerId: event.pointerId, x: event.clientX, y: event.clientY };
+    (event.currentTarget as Element).setPointerCapture(event.pointerId);
+  }
+
+  protected pan(event: PointerEvent): void {
+    const { panning } = this;
+    const box = this.svg()?.nativeElement.getBoundingClientRect();
+    if (panning?.pointerId !== event.pointerId || !box) return;
+    const { width, height } = this.size();
+    const perPx = width / this.zoom() / box.width;
+    const [cx, cy] = this.centre() ?? [width / 2, height / 2];
+    const keep = (value: number, all: number) => Math.min(Math.max(value, all / this.zoom() / 2), all - all / this.zoom() / 2);
+    this.centre.set([keep(cx - (event.clientX - panning.x) * perPx, width), keep(cy - (event.clientY - panning.y) * perPx, height)]);
+    this.panning = { ...panning, x: event.clientX, y: event.clientY };
+  }
+
+  protected panEnd(): void {
+    this.panning = null;
+  }
+
+  private pointOf(event: MouseEvent): DOMPoint | null {
+    const svg = this.svg()?.nativeElement;
+    return svg ? new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.getScreenCTM()?.inverse()) : null;
+  }
+
   protected readonly section = computed(() => this.view() === 'section');
   protected readonly vessel = computed(() => this.tank.design()?.vessel ?? null);
   protected readonly readOnly = this.tank.readOnly;
@@ -142,7 +220,7 @@ export class Section {
     if (this.shade() !== 'shelter' || !assessment || !vessel) return null;
     const shelter = shelterOf(assessment);
     const heightMm = this.section() ? vessel.waterLevelMm : vessel.widthMm;
-    const href = shelter && shelterPicture(shelter, [vessel.lengthMm, vessel.widthMm, vessel.waterLevelMm], this.view());
+    const href = shelter && shelterPicture(shelter, vessel, this.view());
     return href ? { href, heightMm } : null;
   });
 
@@ -153,13 +231,13 @@ export class Section {
     if (!assessment || !frame || this.inset()) return [];
     return this.pressing()
       .filter(({ at }) => at)
-      .slice(0, this.size() === NARROW ? 2 : MOST_TIES)
+      .slice(0, this.narrow() ? 2 : MOST_TIES)
       .map((finding, i) => {
         const [x, y, z] = finding.at!;
         const px = frame.x0 + x * frame.scale;
         const title = plain(wordFinding(finding, assessment, this.units()).title);
         const text = title.length > 44 ? `${title.slice(0, 42)} …` : title;
-        const half = text.length * 3.3;
+        const half = text.length * 3.75;
         return {
           key: finding.key,
           severity: finding.severity,
@@ -332,9 +410,8 @@ export class Section {
 
   protected drag(event: PointerEvent): void {
     const frame = this.frame();
-    const svg = this.svg()?.nativeElement;
-    if (this.dragged() === null || !frame || !svg) return;
-    const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.getScreenCTM()?.inverse());
+    const point = this.pointOf(event);
+    if (this.dragged() === null || !frame || !point) return;
     this.dragged.set(this.clamp((frame.y0 - point.y) / frame.scale));
   }
 
@@ -361,6 +438,9 @@ export class Section {
       this.store.edit('Water level', [{ op: 'replace', path: '/vessel/waterLevelMm', value: level }]);
   }
 }
+
+const shortened = (text: string, most: number): string =>
+  text.length > most ? `${text.slice(0, Math.max(3, Math.floor(most) - 1))}…` : text;
 
 const isRectangular = ({ shape }: Vessel): boolean => shape === 'box' || shape === 'cube';
 

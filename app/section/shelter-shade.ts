@@ -2,6 +2,8 @@ import type { Assessment } from '../../core/assessment/assess';
 import { animalOf, type Member } from '../../core/assessment/derive';
 import { serves } from '../../core/hardscape/shelter';
 import type { Vec3 } from '../../core/scene/pose';
+import { insideFloorMm } from '../../core/vessel/inside-floor';
+import type { Vessel } from '../../core/vessel/model';
 import type { DrawingView } from './outline';
 
 /** Body lengths to the nearest hide: within the first an animal is bold, beyond the last it is in the open. Common practice: 5 to 10. */
@@ -58,7 +60,8 @@ function nearestMm(hides: readonly Vec3[], [x, y, z]: Vec3): number {
 }
 
 /** Bands of distance to the nearest hide, laid over the drawing: middle of the tank from the front, on the bed from above. */
-export function shelterPicture({ hides, lengthMm }: Shelter, size: Vec3, view: DrawingView): string | null {
+export function shelterPicture({ hides, lengthMm }: Shelter, vessel: Vessel, view: DrawingView): string | null {
+  const size: Vec3 = [vessel.lengthMm, vessel.widthMm, vessel.waterLevelMm];
   const tall = view === 'section' ? size[2] : size[1];
   const rows = Math.max(8, Math.round((COLUMNS * tall) / size[0]));
   const canvas = document.createElement('canvas');
@@ -81,6 +84,7 @@ export function shelterPicture({ hides, lengthMm }: Shelter, size: Vec3, view: D
               hides.map((hide) => [hide[0], hide[1], 0]),
               [along, up, 0],
             );
+      if (view === 'plan' && insideFloorMm(vessel, along, up) === null) continue;
       const band = BANDS.findIndex((lengths) => away <= lengths * lengthMm);
       const strength = band < 0 ? 0 : [0.5, 0.32, 0.16][band]!;
       const to = (row * COLUMNS + column) * 4;

@@ -9,6 +9,7 @@ import { sourceLabel } from '../../core/design/room';
 import { formatNumber, formatQuantity, formatSpan } from '../../core/quantity/format';
 import { additionOrder } from '../../core/stocking/addition-order';
 import { conditionerOf } from '../../core/water/conditioners';
+import { massOf } from '../../core/hardscape/mass';
 import { saltOf } from '../../core/water/salts';
 import { Section } from '../section/section';
 import { PreferencesStore } from '../store/preferences';
@@ -49,7 +50,7 @@ export class Sheet {
           : 'not chosen',
       ],
       ['Water', `${volume(derived['vessel.water-volume'].value)}; whole system ${volume(derived['vessel.system-volume'].value)}`],
-      ['Filled weight', mass ? `${formatQuantity('mass', mass.kg * 1000, units)}, bed not counted` : 'not known'],
+      ['Filled weight', mass ? `${formatQuantity('mass', mass.kg * 1000, units)}, with bed and hardscape` : 'not known'],
       ['Gear', devices.join('; ') || 'none'],
     ] as const;
   });
@@ -87,6 +88,32 @@ export class Sheet {
       }),
       ...(co2 ? [`CO₂ fed to ${co2.mgPerL} mg/L by day`] : []),
     ];
+  });
+
+  /** The bed to be laid, bottom layer first. */
+  protected readonly bed = computed(() =>
+    (this.view.derived()?.['substrate.bed'].value?.layers ?? []).map(({ material, materialId, litres, kg, depthMm }) => {
+      const units = this.units();
+      const weight = kg === null ? '' : `, ${formatQuantity('mass', kg * 1000, units)}`;
+      return `${material?.name ?? materialId}: ${formatQuantity('volume', litres, units)}${weight}, ${formatSpan('length', [depthMm.least, depthMm.most], units)} thick`;
+    }),
+  );
+
+  /** Pieces of one class and material together. */
+  protected readonly pieces = computed(() => {
+    const units = this.units();
+    const catalogue = this.view.catalogue();
+    const kinds = new Map<string, { count: number; grams: number | null }>();
+    for (const piece of this.view.derived()?.['scene.pieces'].value ?? []) {
+      const material = piece.item.materialId === null ? undefined : catalogue?.materials.get(piece.item.materialId);
+      const name = `${piece.of.name}, ${material?.name.toLowerCase() ?? 'material not known'}`;
+      const kg = catalogue ? (massOf(piece, catalogue)?.kg ?? null) : null;
+      const known = kinds.get(name) ?? { count: 0, grams: 0 };
+      kinds.set(name, { count: known.count + 1, grams: kg === null || known.grams === null ? null : known.grams + kg * 1000 });
+    }
+    return [...kinds].map(
+      ([name, { count, grams }]) => `${count} × ${name}${grams === null ? '' : `: ${formatQuantity('mass', grams, units)}`}`,
+    );
   });
 
   protected readonly values = computed(() => {

@@ -1,5 +1,5 @@
 import { DatePipe } from '@angular/common';
-import { ChangeDetectionStrategy, Component, ElementRef, effect, inject, model, signal, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, ElementRef, effect, inject, model, signal, viewChild, viewChildren } from '@angular/core';
 import { Router } from '@angular/router';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzDrawerModule } from 'ng-zorro-antd/drawer';
@@ -42,11 +42,13 @@ const WHY: Readonly<Record<Snapshot['why'], string>> = {
             </p>
             <h3>Drawing</h3>
             @if (view.design()?.vessel) {
-              <tr-section />
-              <p class="buttons">
-                <button nz-button type="button" (click)="svg()">Section as SVG</button>
-                <button nz-button type="button" (click)="png()">Section as PNG</button>
-              </p>
+              @for (one of drawings; track one.view) {
+                <tr-section [view]="one.view" [inset]="false" />
+                <p class="buttons">
+                  <button nz-button type="button" (click)="svg(one.view)">{{ one.name }} as SVG</button>
+                  <button nz-button type="button" (click)="png(one.view)">{{ one.name }} as PNG</button>
+                </p>
+              }
             } @else {
               <p class="soft">There is no vessel to draw yet.</p>
             }
@@ -127,7 +129,11 @@ export class Files {
   private readonly store = inject(TankStore);
   private readonly library = inject(Library);
   private readonly router = inject(Router);
-  private readonly section = viewChild(Section);
+  private readonly sections = viewChildren(Section);
+  protected readonly drawings = [
+    { view: 'section', name: 'Section' },
+    { view: 'plan', name: 'Plan' },
+  ] as const;
   protected readonly why = WHY;
   protected readonly snapshots = signal<Snapshot[]>([]);
   protected readonly problem = signal<string | null>(null);
@@ -157,22 +163,24 @@ export class Files {
     if (id) void this.router.navigate(['/tank', id, 'sheet']);
   }
 
-  private drawing(): { text: string; stem: string } | null {
-    const svg = this.section()?.element();
+  private drawing(view: 'section' | 'plan'): { text: string; stem: string } | null {
+    const svg = this.sections()
+      .find((section) => section.view() === view)
+      ?.element();
     const design = this.view.design();
-    return svg && design ? { text: standaloneSvg(svg, design.name), stem: fileStem(design.name) } : null;
+    return svg && design ? { text: standaloneSvg(svg, design.name), stem: `${fileStem(design.name)}-${view}` } : null;
   }
 
-  protected svg(): void {
-    const drawing = this.drawing();
-    if (drawing) download(`${drawing.stem}-section.svg`, drawing.text, 'image/svg+xml');
+  protected svg(view: 'section' | 'plan'): void {
+    const drawing = this.drawing(view);
+    if (drawing) download(`${drawing.stem}.svg`, drawing.text, 'image/svg+xml');
   }
 
-  protected async png(): Promise<void> {
-    const drawing = this.drawing();
+  protected async png(view: 'section' | 'plan'): Promise<void> {
+    const drawing = this.drawing(view);
     if (!drawing) return;
     try {
-      download(`${drawing.stem}-section.png`, await svgToPng(drawing.text));
+      download(`${drawing.stem}.png`, await svgToPng(drawing.text));
       this.problem.set(null);
     } catch (error) {
       this.problem.set(`No picture: ${error instanceof Error ? error.message : 'the browser refused'}. The SVG still works.`);

@@ -198,7 +198,9 @@ describe('the course', () => {
     expect(said[0]).toMatch(/^Livestock .*12 adults, breeding/);
     expect(said[1]).toMatch(/^Vessel 1 Conflict: .*60 × 40 × 30 cm/);
     expect(said[2]).toMatch(/^Water \d+ Watch: .*17.8 dGH · pH 8\.\d/);
-    expect(said[3]).toMatch(/^Substrate .*Unknown: .*not judged yet/);
+    expect(said[3]).toMatch(/^Substrate Fits: .*fine quartz sand \d/);
+    expect(said[4]).toMatch(/^Hardscape .*3 pieces/);
+    expect(said[10]).toMatch(/^Breeding .*Unknown: .*not judged yet/);
     expect(said[6]).toMatch(/no heater, 15.7–23.2 °C/);
   });
 

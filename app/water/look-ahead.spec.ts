@@ -84,8 +84,12 @@ describe('the change face', () => {
   it('offers a routine and plans it in one edit', async () => {
     const bench = await openBench(ChangeFace, shellBed);
     await bench.press('A routine that holds');
-    await bench.press('Use 20 % every 7 days');
-    expect(bench.design().care.change).toEqual({ fraction: 0.2, everyDays: 7 });
+    const offers = [...bench.host.querySelectorAll('button')].map((button) =>
+      /^Use (\d+) % every 7 days$/.exec(button.getAttribute('aria-label') ?? button.textContent!.trim()),
+    );
+    const offer = offers.find((match) => match !== null)!;
+    await bench.press(offer[0]);
+    expect(bench.design().care.change).toEqual({ fraction: Number(offer[1]) / 100, everyDays: 7 });
     expect(bench.text('tr.now')).toMatch(/^7 days.*planned$/);
   });
 

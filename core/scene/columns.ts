@@ -80,7 +80,7 @@ export function columnsOf(body: Body, grid: FloorGrid): Columns {
     highMm: Float32Array.from(highs),
     volumeMm3,
     scale: sum > 0 ? (whole ? volumeMm3 / (sum * area) : 1) * share : 0,
-    outside: sum > 0 ? (whole ? outside / sum : Math.max(outside / sum, 1 - (sum * area) / volumeMm3)) : 1,
+    outside: sum > 0 ? (whole ? outside / sum : 1 - ((sum - outside) * area) / volumeMm3) : 1,
     centre: sum > 0 ? [mx / sum, my / sum, mz / sum] : [(low[0] + high[0]) / 2, (low[1] + high[1]) / 2, (low[2] + high[2]) / 2],
   };
 }

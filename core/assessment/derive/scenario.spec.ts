@@ -82,6 +82,7 @@ describe('what a look ahead rests on', () => {
   it('takes soil, lime and leaves as they lie there, none of them in the sea', () => {
     const laid = (materialId: string, amount: number, spent = 0) => ({
       ...shellBed,
+      scene: {},
       water: { ...shellBed.water, additions: { x: { order: 1, materialId, amount, spent } } },
     });
     expect(ahead(laid('acid-soil', 4))!.scenario.soil!.capacityMeq).toBeGreaterThan(100);

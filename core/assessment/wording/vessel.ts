@@ -22,7 +22,7 @@ export function wordVessel({ code, finding, who, show, count }: Words<CodesOf<'v
         ? { title: `Enough water for ${who}`, reason: `${show('water')}; ${show('count')} want about ${show('need')}.` }
         : {
             title: `Too little water for ${who}`,
-            reason: `${show('water')} here; ${show('count')} want about ${show('need')}. The bed will take more of it.`,
+            reason: `${show('water')} here; ${show('count')} want about ${show('need')}.`,
           };
     }
     case 'vessel.lid':

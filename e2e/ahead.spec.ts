@@ -32,6 +32,7 @@ describe('the forecast', () => {
     expect(await nitrate()).toBeLessThan(before - 15);
     await checkAxe('the forecast');
     await press('Table');
+    await page.waitForSelector('tr-forecast-face tbody tr');
     expect(await page.$$eval('tr-forecast-face tbody tr', (all) => all.length)).toBe(10);
     await checkAxe('the forecast as a table');
     expect(faults).toEqual([]);

@@ -89,7 +89,7 @@ describe('the demo room', () => {
   it('walks the jar: its form, brackish water, and reset puts all back', async () => {
     await walkTo('Lava-shore jar');
     await bench('2', 'tr-vessel-bench');
-    expect(await text('tr-vessel-bench .head')).toContain('8.4 L to the rim · 7.6 L of water');
+    expect(await text('tr-vessel-bench .head')).toContain('8.4 L to the rim · 7.1 L of water');
     await openShowAll();
     expect(await severityOf(await keyOf('water.parameter:salinity:shrimp'))).toBe('fits');
     await press('Undo').catch(() => undefined);

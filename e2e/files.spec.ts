@@ -105,7 +105,7 @@ describe('a tank’s files', () => {
     await page.waitForSelector('tr-sheet');
     const sheet = await text('tr-sheet');
     expect(sheet).toContain('Halocaridina rubra');
-    expect(sheet).toMatch(/3\.8 L Mixed sea water \(50 %\)/);
+    expect(sheet).toMatch(/3\.6 L Mixed sea water \(50 %\)/);
     await page.emulateMediaType('print');
     expect(await page.$eval('tr-ledger', (element) => getComputedStyle(element).display)).toBe('none');
     await page.emulateMediaType('screen');

@@ -213,6 +213,37 @@ async function benchDrag(page: Page, url: string): Promise<Row> {
   return row('a frame of a drag on the Water bench, script', samples.slice(10), 16, 'ms');
 }
 
+/** Script time of a frame while one of 60 pieces is dragged about on the plan, everything judged and drawn anew. */
+async function benchPieces(page: Page, url: string): Promise<Row> {
+  await page.goto(url);
+  await page.waitForSelector('.tanks a .glass');
+  await page.goto(`${url}tank/shell-bed/hardscape`);
+  await page.waitForSelector('[data-piece]');
+  const there = (await page.$$('[data-piece]')).length;
+  for (let i = there; i < 60; i++) {
+    await page.select('.adders select', i % 3 === 0 ? 'rounded-stone' : 'snail-shell');
+    await new Promise((resolve) => setTimeout(resolve, 60));
+  }
+  await new Promise((resolve) => setTimeout(resolve, 4000));
+  const session = await page.createCDPSession();
+  await session.send('Performance.enable');
+  const from = await page.$eval('[data-piece="shell-5"] .body', (body) => {
+    const { x, y, width, height } = body.getBoundingClientRect();
+    return { x: x + width / 2, y: y + height / 2 };
+  });
+  await page.mouse.move(from.x, from.y);
+  await page.mouse.down();
+  const samples: number[] = [];
+  for (let i = 0; i < 90; i++) {
+    const before = await scriptSeconds(session);
+    await page.mouse.move(from.x + 90 * Math.sin(i / 7), from.y);
+    await page.evaluate(() => new Promise<void>((painted) => requestAnimationFrame(() => requestAnimationFrame(() => painted()))));
+    samples.push(((await scriptSeconds(session)) - before) * 1000);
+  }
+  await page.mouse.up();
+  return row(`a frame of a drag of one of ${(await page.$$('[data-piece]')).length} pieces, script`, samples.slice(10), 16, 'ms');
+}
+
 /** A room of about 5 MB read from its zip: unpacked, checked, parsed. */
 async function benchImport(page: Page): Promise<Row> {
   const entry = fileURLToPath(new URL('./bench-import.ts', import.meta.url));
@@ -289,6 +320,7 @@ const parts: Readonly<Record<string, () => Promise<Row[]>>> = {
   room: () => benchRoom(page, `${site.url}/`),
   search: async () => [await benchSearch(page, `${site.url}/`)],
   drag: async () => [await benchDrag(page, `${site.url}/`)],
+  pieces: async () => [await benchPieces(page, `${site.url}/`)],
   ahead: () => benchAhead(page, `${site.url}/`),
   load: () => benchLoad(site.url),
 };

@@ -41,7 +41,7 @@ const ACTION_WORD: Readonly<Record<Material['action']['kind'], string>> = {
       <p class="small">
         Built in, and counted:
         @for (line of built(); track line.name) {
-          <a [routerLink]="['/tank', view.design()?.id, line.bench]">{{ line.name }}</a>{{ $last ? '.' : ', ' }}
+          <a class="pick" [routerLink]="['/tank', view.design()?.id, line.bench]">{{ line.name }}</a>{{ $last ? '.' : ', ' }}
         }
       </p>
     }

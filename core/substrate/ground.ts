@@ -119,7 +119,8 @@ export function depthsOf({ grid, layerTopsMm }: Ground, index: number): { least:
     const floor = grid.floorMm[cell]!;
     if (Number.isNaN(floor)) continue;
     const depth = tops[cell]! - (below ? below[cell]! : floor);
-    if (depth <= 0) continue;
+    // a layer that thins out ends somewhere: less than a millimetre is none
+    if (depth < 1) continue;
     least = Math.min(least, depth);
     most = Math.max(most, depth);
     sum += depth;

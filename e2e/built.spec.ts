@@ -1,0 +1,179 @@
+import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { checkAxe, faults, finding, page, press, severityOf, site, text, wait } from './stage';
+
+const open = async (tank: string, bench: string) => {
+  await page.setViewport({ width: 1280, height: 900 });
+  await page.goto(`${site.url}/`);
+  await page.waitForSelector('.tanks a .glass');
+  await page.goto(`${site.url}/tank/${tank}/${bench}`);
+  await page.waitForSelector('tr-section [data-frame]');
+  await wait(300);
+};
+const middle = (selector: string) =>
+  page.$eval(selector, (element) => {
+    const { x, y, width, height } = element.getBoundingClientRect();
+    return { x: x + width / 2, y: y + height / 2 };
+  });
+const choose = (name: string) =>
+  page
+    .$$eval('.head label', (all, wanted) => all.find((label) => label.textContent?.trim() === wanted)?.click(), name)
+    .then(() => wait(450));
+const focusOn = (selector: string) => page.$eval(selector, (element) => (element as SVGElement).focus());
+const put = async (kind: string) => {
+  await page.select('.adders select', kind);
+  await wait(250);
+};
+
+describe('hardscape in the hand', () => {
+  it('closes a mouth with a stone dragged before it; undo opens it again', async () => {
+    await open('shell-bed', 'hardscape');
+    await choose('Plan');
+    const closed = () => page.$$eval('.mouth.closed', (all) => all.length);
+    const before = await closed();
+    await put('rounded-stone');
+    const id = await page.$eval('.piece.here', (piece) => piece.getAttribute('data-piece'));
+    const shell = await middle('[data-piece="shell-10"] .mouth');
+    const from = await middle(`[data-piece="${id}"] .body`);
+    await page.mouse.move(from.x, from.y);
+    await page.mouse.down();
+    for (let i = 1; i <= 8; i++) await page.mouse.move(from.x + ((shell.x - from.x) * i) / 8, from.y + ((shell.y - from.y) * i) / 8);
+    await page.mouse.up();
+    await wait(500);
+    const after = await closed();
+    expect(after).toBeGreaterThan(before);
+    await page.keyboard.down('Control');
+    await page.keyboard.press('z');
+    await page.keyboard.press('z');
+    await page.keyboard.up('Control');
+    await wait(500);
+    expect(await closed()).toBe(before);
+    expect(await page.$$eval('[data-piece]', (all) => all.length)).toBe(17);
+    expect(faults).toEqual([]);
+  });
+
+  it('turns and scales by its grips, moves by the keyboard, and says what it does to the tank', async () => {
+    await open('weedy-thicket', 'hardscape');
+    await focusOn('[data-piece="stone-a"]');
+    await page.keyboard.press('Enter');
+    await wait(200);
+    expect(await text('.piece h2')).toBe('rounded stone 1');
+    const size = () => page.$eval('.fields tr-quantity input', (field) => (field as HTMLInputElement).value);
+    const long = await size();
+    const grip = await middle('.grip.scale');
+    const stone = await middle('[data-piece="stone-a"] .body');
+    await page.mouse.move(grip.x, grip.y);
+    await page.mouse.down();
+    await page.mouse.move(grip.x + (grip.x - stone.x), grip.y + (grip.y - stone.y), { steps: 6 });
+    await page.mouse.up();
+    await wait(300);
+    expect(parseFloat(await size())).toBeGreaterThan(parseFloat(long) * 1.5);
+    const displaced = await text('.head .pick');
+    await press('Copy');
+    await wait(300);
+    expect(parseFloat(await text('.head .pick'))).toBeGreaterThan(parseFloat(displaced));
+    expect(faults).toEqual([]);
+  });
+
+  it('finds wood that floats, and ties stone to it in one press', async () => {
+    await open('weedy-thicket', 'hardscape');
+    await put('branch');
+    await wait(600);
+    const key = await page.$eval('tr-ledger article[data-key^="hardscape.floats"]', (article) => article.getAttribute('data-key')!);
+    expect(await severityOf(key)).toBe('conflict');
+    await page.waitForSelector(`${finding(key)} .remedy button, ${finding(key)} button[nz-button]`);
+    await page.$$eval(`${finding(key)} button`, (all) =>
+      (all.find((button) => /^Tie on/.test(button.textContent!.trim())) as HTMLElement).click(),
+    );
+    await wait(500);
+    expect(await page.$$eval(`${finding(key)}[data-severity="conflict"]`, (all) => all.length)).toBe(0);
+    expect(faults).toEqual([]);
+  });
+});
+
+describe('the bed in the hand', () => {
+  it('is banked until it slides, and flattened by its remedy', async () => {
+    await open('weedy-thicket', 'substrate');
+    const knots = await page.$$('.knot.back');
+    for (const knot of knots) {
+      await knot.evaluate((element) => (element as SVGElement).focus());
+      for (let i = 0; i < 24; i++) await page.keyboard.press('PageUp');
+    }
+    await wait(500);
+    expect(await severityOf('substrate.slope:sand-top')).toBe('conflict');
+    const key = finding('substrate.slope:sand-top');
+    await page.waitForFunction(
+      (selector) =>
+        Array.from(document.querySelectorAll(`${selector} button`)).some((button) => /^Flatten/.test(button.textContent!.trim())),
+      {},
+      key,
+    );
+    await page.$$eval(`${key} button`, (all) => (all.find((button) => /^Flatten/.test(button.textContent!.trim())) as HTMLElement).click());
+    await wait(500);
+    expect(await page.$(`${key}[data-severity="conflict"]`)).toBeNull();
+    expect(faults).toEqual([]);
+  });
+
+  it('is dragged by a knot', async () => {
+    await open('shell-bed', 'substrate');
+    const litres = () => text('.amount');
+    const before = await litres();
+    const knot = await middle('.knot:nth-of-type(4)');
+    await page.mouse.move(knot.x, knot.y);
+    await page.mouse.down();
+    await page.mouse.move(knot.x, knot.y - 40, { steps: 5 });
+    expect(await litres()).not.toBe(before);
+    await page.mouse.up();
+    await wait(200);
+    expect(parseFloat(await litres())).toBeGreaterThan(parseFloat(before));
+  });
+});
+
+describe('both benches', () => {
+  it('are clean to axe in both themes, with a piece in hand and laid over with shelter', async () => {
+    for (const theme of ['loam', 'night']) {
+      for (const bench of ['substrate', 'hardscape']) {
+        await open('shell-bed', bench);
+        await page.evaluate((name) => document.documentElement.setAttribute('data-theme', name), theme);
+        await choose('Both');
+        if (bench === 'hardscape') {
+          await choose('Shelter');
+          await focusOn('[data-piece="rock-large"]');
+          await page.keyboard.press('Enter');
+        }
+        await wait(300);
+        await checkAxe(`${bench} ${theme}`);
+      }
+    }
+    await page.setViewport({ width: 390, height: 844 });
+    await wait(300);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(391);
+    await checkAxe('hardscape on a phone');
+    expect(faults).toEqual([]);
+  });
+
+  it('save section and plan as files', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'terroir-drawings-'));
+    const session = await page.createCDPSession();
+    await session.send('Browser.setDownloadBehavior', {
+      behavior: 'allow',
+      downloadPath: folder,
+      browserContextId: page.browserContext().id!,
+    });
+    await open('shell-bed', 'hardscape');
+    await press('Files and earlier states');
+    await page.waitForSelector('.ant-drawer tr-section');
+    await press('Plan as SVG');
+    await press('Section as SVG');
+    const files = ['shell-bed-plan.svg', 'shell-bed-section.svg'].map((name) => join(folder, name));
+    for (let i = 0; i < 40 && !files.every(existsSync); i++) await wait(100);
+    for (const file of files) {
+      const svg = readFileSync(file, 'utf8');
+      expect(svg).toContain('<svg');
+      expect(svg.match(/<path/g)!.length).toBeGreaterThan(40);
+      expect(svg).not.toContain('data-handle');
+    }
+    expect(readFileSync(files[1]!, 'utf8')).toContain('Fine quartz sand');
+  });
+});

@@ -27,6 +27,9 @@ export interface Preview {
   room?: readonly Operation[];
 }
 
+/** How often what is read follows a dragging hand. */
+const TOLD_EVERY_MS = 150;
+
 /** Helps of the findings on show, by finding key. */
 export type Helps = ReadonlyMap<string, Help>;
 
@@ -66,6 +69,18 @@ export class TankStore {
     tap((assessment) => (this.shown = assessment)),
     shareReplay(1),
   );
+
+  /** The judgement for what is read and not watched: while a hand drags it follows several times a second, else at once. */
+  readonly told$: Observable<Assessment> = this.assessment$.pipe(
+    filter(() => {
+      const now = performance.now();
+      if (this.preview$.value && now - this.toldAt < TOLD_EVERY_MS) return false;
+      this.toldAt = now;
+      return true;
+    }),
+    shareReplay(1),
+  );
+  private toldAt = 0;
 
   /** Remedies are tried out after the verdict is on the screen, and dropped when a newer verdict comes. */
   readonly helps$: Observable<Helps> = this.assessment$.pipe(

@@ -11,6 +11,8 @@ export class TankView {
   readonly state = toSignal(this.store.designState$);
   readonly roomState = toSignal(this.store.roomState$);
   readonly assessment = toSignal(this.store.assessment$);
+  /** The same, held back a little while a hand drags: for lists of words. */
+  readonly told = toSignal(this.store.told$);
   readonly helps = toSignal(this.store.helps$);
   readonly catalogue = toSignal(this.store.catalogue$);
 

@@ -31,11 +31,25 @@ export interface Refuge {
 /** Free way that is wanted before a mouth: as much as it is wide, and no less than this. Millimetres. */
 const LEAST_APPROACH_MM = 20;
 
+/** What was seen from the mouths of a piece, while it, its neighbours and the bed are the same. */
+const kept = new WeakMap<SettledPiece, { bed: object; around: readonly SettledPiece[]; mouths: readonly MouthState[] }>();
+
+const middleOf = ({ bounds: { low, high } }: SettledPiece): Vec3 => [
+  (low[0] + high[0]) / 2,
+  (low[1] + high[1]) / 2,
+  (low[2] + high[2]) / 2,
+];
+/** Far enough for every way in of a piece to be looked out of. */
+const farMm = ({ bounds: { low, high } }: SettledPiece): number =>
+  Math.hypot(high[0] - low[0], high[1] - low[1], high[2] - low[2]) * 1.5 + LEAST_APPROACH_MM;
+
+/** @param bed stands for ground and glass: what is the same object has not changed */
 export function refugesOf(
   standing: readonly Standing[],
   plants: readonly { id: string; at: Vec3 }[],
   groundAt: (xMm: number, yMm: number) => number,
   paneMm: (from: Vec3, along: Vec3) => number,
+  bed: object = {},
 ): Refuge[] {
   const settled = standing.map((piece) => piece.settled);
   const refuges = standing.flatMap(({ id, item, of, settled: own }): Refuge[] => {
@@ -54,12 +68,15 @@ export function refugesOf(
         },
       ];
     }
-    const mouths = placedMouths(of, item, own.baseMm).map((mouth) => {
-      const approach = Math.max(LEAST_APPROACH_MM, mouth.widthMm, mouth.heightMm);
-      const reach = approach + Math.max(mouth.widthMm, mouth.heightMm);
-      const others = settled.filter((other) => other !== own && isNear(other, mouth.at, reach));
-      return lookOut(mouth, approach, others, groundAt, paneMm);
-    });
+    const around = settled.filter((other) => other !== own && isNear(other, middleOf(own), farMm(own)));
+    const known = kept.get(own);
+    const same = known?.bed === bed && known.around.length === around.length && known.around.every((other, i) => other === around[i]);
+    const mouths = same
+      ? known.mouths
+      : placedMouths(of, item, own.baseMm).map((mouth) =>
+          lookOut(mouth, Math.max(LEAST_APPROACH_MM, mouth.widthMm, mouth.heightMm), around, groundAt, paneMm),
+        );
+    if (!same) kept.set(own, { bed, around, mouths });
     return mouths.length > 0 ? [{ pieceId: id, kind: of.shelter, mouths, gapMm: null, places: 1, at: mouths[0]!.at }] : [];
   });
   return [...refuges, ...plants.map(({ id, at }): Refuge => ({ pieceId: id, kind: 'plants', mouths: [], gapMm: null, places: 1, at }))];

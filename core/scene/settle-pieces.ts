@@ -53,6 +53,8 @@ interface Lying {
   bounds: Bounds;
   /** How far the middle of its base is above its lowest point. */
   baseMm: number;
+  /** As it came to lie last: the same again is the same object, so that what rests on it is not worked out anew. */
+  last: SettledPiece | null;
 }
 const kept = new WeakMap<FloorGrid, WeakMap<Body, { key: string; lying: Lying }>>();
 
@@ -65,7 +67,7 @@ function lyingOf({ body, positionMm: [x, y], turnDeg }: Piece, grid: FloorGrid):
   const there = placed(body, turnOf(turnDeg), [x, y, 0]);
   const lowest = boundsOf(there).low[2];
   const standing = moved(there, [0, 0, -lowest]);
-  const lying = { body: standing, columns: columnsOf(standing, grid), bounds: boundsOf(standing), baseMm: -lowest };
+  const lying = { body: standing, columns: columnsOf(standing, grid), bounds: boundsOf(standing), baseMm: -lowest, last: null };
   onGrid.set(body, { key, lying });
   return lying;
 }
@@ -87,7 +89,8 @@ export function settlePieces(pieces: readonly Piece[], grid: FloorGrid, groundMm
   const owner = new Int32Array(groundMm.length).fill(-1);
   const done: SettledPiece[] = [];
   pieces.forEach((piece, index) => {
-    const { body, columns, bounds, baseMm } = lyingOf(piece, grid);
+    const lying = lyingOf(piece, grid);
+    const { body, columns, bounds, baseMm } = lying;
     const { cell, lowMm, highMm } = columns;
     const ground = heightAt(grid, groundMm, piece.positionMm[0], piece.positionMm[1]);
     let lift: number;
@@ -126,7 +129,22 @@ export function settlePieces(pieces: readonly Piece[], grid: FloorGrid, groundMm
         owner[at] = index;
       }
     }
-    done.push({
+    const carriers = [...on].map((other) => pieces[other]!.id);
+    const tip = foot?.tipDegrees(Math.max(grid.cellXMm, grid.cellYMm) / 2) ?? 90;
+    const { last } = lying;
+    if (
+      last?.id === piece.id &&
+      last.liftMm === lift &&
+      last.groundMm === ground &&
+      last.stand === piece.stand &&
+      last.filled === piece.filled &&
+      last.support.tipDegrees === tip &&
+      last.on.join() === carriers.join()
+    ) {
+      done.push(last);
+      return;
+    }
+    lying.last = {
       id: piece.id,
       body: moved(body, [0, 0, lift]),
       bounds: { low: [bounds.low[0], bounds.low[1], lift], high: [bounds.high[0], bounds.high[1], bounds.high[2] + lift] },
@@ -136,12 +154,10 @@ export function settlePieces(pieces: readonly Piece[], grid: FloorGrid, groundMm
       filled: piece.filled,
       groundMm: ground,
       stand: piece.stand,
-      on: [...on].map((other) => pieces[other]!.id),
-      support: {
-        buried,
-        tipDegrees: foot?.tipDegrees(Math.max(grid.cellXMm, grid.cellYMm) / 2) ?? 90,
-      },
-    });
+      on: carriers,
+      support: { buried, tipDegrees: tip },
+    };
+    done.push(lying.last);
   });
   return done;
 }

@@ -6,7 +6,8 @@ import { facingMouths, refugesOf, type Standing } from '../../hardscape/shelter'
 import { inOrder, type Design } from '../../design/design';
 import { floorGrid, heightAt, type FloorGrid } from '../../scene/grid';
 import { occupancyOf } from '../../scene/occupancy';
-import { settlePieces } from '../../scene/settle-pieces';
+import type { PieceClass } from '../../catalogue/piece';
+import { settlePieces, type SettledPiece } from '../../scene/settle-pieces';
 import type { Vec3 } from '../../scene/pose';
 import { bedOf } from '../../substrate/bed';
 import { groundOf } from '../../substrate/ground';
@@ -53,6 +54,16 @@ export const hardscapeOf = (design: Design): [string, HardscapeItem][] =>
 export const plantsOf = (design: Design): [string, PlantItem][] =>
   inOrder(design.scene).filter((entry): entry is [string, PlantItem] => entry[1].kind === 'plant');
 
+const standings = new WeakMap<SettledPiece, Standing>();
+/** The same piece on the same place is the same object: what was worked out of it stands. */
+function standingOf(id: string, item: HardscapeItem, of: PieceClass, settled: SettledPiece): Standing {
+  const known = standings.get(settled);
+  if (known?.item === item && known.of === of) return known;
+  const standing = { id, item, of, settled };
+  standings.set(settled, standing);
+  return standing;
+}
+
 const hundredths = (litres: number): number => Math.round(litres * 100) / 100;
 
 /** What is built in the tank: bed, pieces, hides. */
@@ -89,7 +100,7 @@ export const sceneNodes: Pick<Definitions, SceneNodes> = {
         ground.grid,
         ground.topMm,
       );
-      return { value: known.map((piece, i): Standing => ({ ...piece, settled: settled[i]! })) };
+      return { value: known.map((piece, i) => standingOf(piece.id, piece.item, piece.of, settled[i]!)) };
     },
   },
   'scene.occupancy': {
@@ -150,7 +161,7 @@ export const sceneNodes: Pick<Definitions, SceneNodes> = {
           },
         ]) => ({ id, at: [x, y, groundAt(x, y)] as Vec3 }),
       );
-      return { value: refugesOf(standing, plants, groundAt, (from, along) => paneMm(vessel, from, along)) };
+      return { value: refugesOf(standing, plants, groundAt, (from, along) => paneMm(vessel, from, along), ground) };
     },
   },
   'hardscape.facing': {

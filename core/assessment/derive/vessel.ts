@@ -20,6 +20,13 @@ function solidsKg(up: Derived, catalogue: Catalogue): number {
   return pieces + (up['substrate.bed'].value?.kg ?? 0);
 }
 
+/** Rounded to a step of 1, 2 or 5 that is no larger than asked: a piece that is only moved about leaves the water as it was. */
+function inSteps(value: number, most: number): number {
+  const power = 10 ** Math.floor(Math.log10(most));
+  const step = (most >= 5 * power ? 5 : most >= 2 * power ? 2 : 1) * power;
+  return Number((Math.round(value / step) * step).toFixed(6));
+}
+
 type VesselNodes =
   | 'vessel.gross-volume'
   | 'vessel.water-volume'
@@ -48,8 +55,8 @@ export const vesselNodes: Pick<Definitions, VesselNodes> = {
       const occupancy = up['scene.occupancy'].value;
       const bed = up['substrate.bed'].value;
       if (!vessel || !occupancy || !bed) return missing('no vessel is chosen');
-      const displacedL = Math.round((occupancy.inWaterL + bed.grainL) * 100) / 100;
-      const inputs = { spaceL: volumeToL(vessel, vessel.waterLevelMm), displacedL };
+      const spaceL = volumeToL(vessel, vessel.waterLevelMm);
+      const inputs = { spaceL, displacedL: inSteps(occupancy.inWaterL + bed.grainL, spaceL / 2000) };
       const value = waterVolumeL(inputs.spaceL, inputs.displacedL);
       if (value <= 0) return { value: null, gap: 'outside-validity', note: 'more is displaced than the water space holds', inputs };
       return { value, inputs, note: 'Pieces and the grains of the bed are taken off; the pores of the bed hold water and count.' };

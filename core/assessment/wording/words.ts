@@ -71,13 +71,24 @@ export function nameOf(id: string, { world, derived }: Assessment): string {
   return source ? sourceLabel(source) : id;
 }
 
+const pieceNames = new WeakMap<object, ReadonlyMap<string, string>>();
+
 /** What a piece is called: its class, with a number where there are several of it. */
 export function pieceName(id: string, { design, catalogue }: Assessment['world']): string {
-  const item = design.scene[id];
-  if (item?.kind !== 'hardscape') return id;
-  const name = (catalogue.pieces.get(item.classId)?.name ?? item.classId).toLowerCase();
-  const alike = inOrder(design.scene).filter(([, other]) => other.kind === 'hardscape' && other.classId === item.classId);
-  return alike.length < 2 ? name : `${name} ${alike.findIndex(([other]) => other === id) + 1}`;
+  let names = pieceNames.get(design.scene);
+  if (!names) {
+    const alike = new Map<string, string[]>();
+    for (const [key, item] of inOrder(design.scene))
+      if (item.kind === 'hardscape') alike.set(item.classId, [...(alike.get(item.classId) ?? []), key]);
+    names = new Map(
+      [...alike].flatMap(([classId, keys]) => {
+        const name = (catalogue.pieces.get(classId)?.name ?? classId).toLowerCase();
+        return keys.map((key, i): [string, string] => [key, keys.length < 2 ? name : `${name} ${i + 1}`]);
+      }),
+    );
+    pieceNames.set(design.scene, names);
+  }
+  return names.get(id) ?? id;
 }
 
 /** Drops the marks around Latin names, for places that cannot show italics. */

@@ -73,6 +73,18 @@ unverified), \`invented\` (demo only) or \`measured\` (the user's own). Outside 
    everyone's comfort, then least RO, then fewest salts; a conductivity quoted that no water of the wanted hardness can have is not aimed at.
    It is rounded to the scale and the litre marks and mixed anew on paper before it is shown. What no remedy reaches is said. A strong acid is never one.
 
+## The built place
+
+The floor is cut into some six thousand squares. Each layer of the bed fills from what is under it up to its own top; litres are the sum over the
+squares, divided by the share of the true floor that they make up. Pieces are solids whose volumes are closed forms; a line through them is met
+exactly. They are let down in order onto bed, bottom or each other, and their upright columns give what they take up of water and bed: the
+columns of a piece are scaled to its closed form. A place that two pieces fill counts once. The water is the space under the surface less
+the pieces and the grains of the bed; pores hold water and count.
+
+A bank is held against the lower edge of its repose, from seven tenths of it with a word. A piece goes over at the tilt whose tangent is the least
+reach of its foot beyond its centre, by the height of that centre. Mouths are looked out of along straight lines against the bodies themselves, never
+on a grid; a hide serves when its opening is 1.2 times the body and more, up to 2.5 depths, and its inside nine tenths of the length: common practice.
+
 ## The balance of a tank
 
 One state of nineteen amounts (water, heat, six ions, alkalinity, inorganic carbon, ammonia, nitrite, nitrate, phosphate, organic carbon,

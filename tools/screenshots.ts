@@ -25,7 +25,6 @@ const SHOTS: readonly Shot[] = [
   { name: 'livestock', path: '/tank/peat-pocket/livestock' },
   { name: 'place', path: '/tank/weedy-thicket/livestock', act: (page) => page.click('.mode label:nth-child(2)') },
   { name: 'vessel', path: '/tank/lava-jar/vessel' },
-  { name: 'vessel-night', path: '/tank/weedy-thicket/vessel', theme: 'night' },
   { name: 'water', path: '/tank/shell-bed/water', act: (page) => page.click('tr-recipe-card .ant-btn-primary') },
   { name: 'water-night', path: '/tank/peat-pocket/water', theme: 'night' },
   { name: 'water-analysis', path: '/tank/weedy-thicket/water', act: press('.faces label', 'Analysis') },
@@ -55,6 +54,17 @@ const SHOTS: readonly Shot[] = [
       await press('.task', 'Ripen it for delicate animals')(page);
       await page.click('tr-plan-start button');
       await press('a', 'See it in Care')(page);
+    },
+  },
+  { name: 'substrate', path: '/tank/weedy-thicket/substrate' },
+  { name: 'hardscape', path: '/tank/shell-bed/hardscape' },
+  {
+    name: 'hardscape-plan',
+    path: '/tank/shell-bed/hardscape',
+    theme: 'night',
+    act: async (page) => {
+      await press('.head label', 'Plan')(page);
+      await press('.head label', 'Shelter')(page);
     },
   },
   { name: 'equipment', path: '/tank/peat-pocket/equipment' },

@@ -23,7 +23,7 @@ module.exports = {
       comment: 'core may use only itself and a few pure libraries',
       severity: 'error',
       from: { path: '^core/', pathNot: testOnly },
-      to: { pathNot: ['^core/', runtime, '^pure-rand/'] },
+      to: { pathNot: ['^core/', runtime, '^pure-rand/', '^colorjs\\.io/'] },
     },
     ...layers.map(([from, to]) => ({
       name: `core-${from.split('|')[0]}-imports-down`,

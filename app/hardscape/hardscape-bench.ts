@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { FormsModule } from '@angular/forms';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
-import { plain, nameOf } from '../../core/assessment/wording';
+import { nameOf } from '../../core/assessment/wording';
 import { pieceName } from '../../core/assessment/wording/words';
 import type { PieceClass } from '../../core/catalogue/piece';
 import { pointer } from '../../core/design/edit';
@@ -287,18 +287,9 @@ export class HardscapeBench {
     if (design && id) this.store.edit('Ungroup pieces', ungroup(design, id));
   }
 
-  protected remove(): void {
-    const id = this.selected();
-    if (!id) return;
+  protected remove(id: string): void {
+    if (this.locked()) return;
     this.store.edit('Take a piece out', [{ op: 'remove', path: pointer('scene', id) }]);
     this.selected.set(null);
   }
-
-  protected removeOnKey(event: KeyboardEvent): void {
-    if (event.key !== 'Delete' || !this.piece() || this.locked()) return;
-    event.preventDefault();
-    this.remove();
-  }
-
-  protected readonly plain = plain;
 }

@@ -20,6 +20,8 @@ interface Hold {
 
 /** Bed and pieces on the drawing, in millimetres; pieces can be dragged, turned and scaled where they are on the bench. */
 @Component({
+  // part of a drawing: it has to be a group of its svg
+  // eslint-disable-next-line @angular-eslint/component-selector
   selector: 'g[trBuilt]',
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './built-group.html',
@@ -31,6 +33,8 @@ export class BuiltGroup {
   readonly editable = input(false);
   readonly selected = input<string | null>(null);
   readonly chosen = output<string | null>();
+  /** A piece to be taken out. */
+  readonly taken = output<string>();
   private readonly tank = inject(TankView);
   private readonly store = inject(TankStore);
   protected readonly key = `built-${++groups}`;
@@ -143,7 +147,13 @@ export class BuiltGroup {
     else if (event.key === 'Enter' || event.key === ' ') {
       event.preventDefault();
       this.chosen.emit(id);
-    } else if (event.key === 'Escape') this.hold() ? this.letGo() : this.chosen.emit(null);
+    } else if (event.key === 'Delete') {
+      event.preventDefault();
+      this.taken.emit(id);
+    } else if (event.key === 'Escape') {
+      if (this.hold()) this.letGo();
+      else this.chosen.emit(null);
+    }
     if (!patch) return;
     event.preventDefault();
     event.stopPropagation();

@@ -61,6 +61,7 @@ export class Section {
   readonly editing = input(false);
   readonly selected = input<string | null>(null);
   readonly chosen = output<string | null>();
+  readonly taken = output<string>();
   /** What is laid over the water: nothing, or how near the next hide is. */
   readonly shade = input<'plain' | 'shelter'>('plain');
   private readonly tank = inject(TankView);

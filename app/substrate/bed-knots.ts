@@ -27,6 +27,8 @@ interface Hold {
 
 /** Knots of the top of a layer on the drawing: from the front its front and back edge, from above all of them. */
 @Component({
+  // part of a drawing: it has to be a group of its svg
+  // eslint-disable-next-line @angular-eslint/component-selector
   selector: 'g[trBedKnots]',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `

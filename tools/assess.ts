@@ -52,7 +52,10 @@ if (asJson) {
     gap,
     note,
   }));
-  console.log(JSON.stringify({ design: design.name, room: room.name, findings: worded, derived }, null, 2));
+  // a field of thousands of squares is no reading: its length says that it is there
+  const brief = (_: string, value: unknown) =>
+    value instanceof Float32Array || value instanceof Int32Array || value instanceof Int16Array ? `${value.length} values` : value;
+  console.log(JSON.stringify({ design: design.name, room: room.name, findings: worded, derived }, brief, 2));
 } else {
   console.log(`${design.name}, in ${room.name}\n`);
   for (const { severity, title, reason, remedies, shortfall, basis, accepted } of worded) {

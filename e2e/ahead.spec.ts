@@ -40,7 +40,8 @@ describe('the forecast', () => {
 
   it('says what it wants where there is nothing to follow', async () => {
     await page.goto(`${site.url}/`);
-    await page.waitForSelector('.tanks a');
+    // the cards grow as they are judged, and what is below them moves
+    await page.waitForSelector('.tanks a .glass');
     await press('New tank');
     await page.waitForSelector('tr-livestock-bench');
     await page.keyboard.press('3');

@@ -1,7 +1,7 @@
 import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { checkAxe, faults, fill, finding, page, press, severityOf, site, text, wait } from './stage';
+import { checkAxe, eventually, faults, fill, finding, keyOf, page, press, severityOf, site, text, wait } from './stage';
 
 const open = async (tank: string, bench: string) => {
   await page.setViewport({ width: 1280, height: 900 });
@@ -25,6 +25,23 @@ const put = async (kind: string) => {
   await page.select('.adders select', kind);
   await wait(250);
 };
+/** Whether the conflict is still told. */
+const stands = (key: string) => page.$(`${finding(key)}[data-severity="conflict"]`).then((found) => found !== null);
+/** Presses the remedy of a finding whose words begin so, once it has been tried out and is offered. */
+async function take(key: string, words: string): Promise<void> {
+  await page.waitForFunction(
+    (selector, begins) => {
+      const button = Array.from(document.querySelectorAll<HTMLElement>(selector)).find((one) =>
+        new RegExp(begins).test(one.textContent!.trim()),
+      );
+      button?.click();
+      return Boolean(button);
+    },
+    {},
+    `${finding(key)} button`,
+    words,
+  );
+}
 
 describe('hardscape in the hand', () => {
   it('closes a mouth with a stone dragged before it; undo opens it again', async () => {
@@ -40,16 +57,14 @@ describe('hardscape in the hand', () => {
     await page.mouse.down();
     for (let i = 1; i <= 8; i++) await page.mouse.move(from.x + ((shell.x - from.x) * i) / 8, from.y + ((shell.y - from.y) * i) / 8);
     await page.mouse.up();
-    await wait(500);
-    const after = await closed();
-    expect(after).toBeGreaterThan(before);
+    expect(await eventually(closed, (count) => count > before)).toBeGreaterThan(before);
     await page.keyboard.down('Control');
     await page.keyboard.press('z');
     await page.keyboard.press('z');
     await page.keyboard.up('Control');
-    await wait(500);
-    expect(await closed()).toBe(before);
-    expect(await page.$$eval('[data-piece]', (all) => all.length)).toBe(17);
+    const pieces = () => page.$$eval('[data-piece]', (all) => all.length);
+    expect(await eventually(pieces, (count) => count === 17)).toBe(17);
+    expect(await eventually(closed, (count) => count === before)).toBe(before);
     expect(faults).toEqual([]);
   });
 
@@ -67,27 +82,28 @@ describe('hardscape in the hand', () => {
     await page.mouse.down();
     await page.mouse.move(grip.x + (grip.x - stone.x), grip.y + (grip.y - stone.y), { steps: 6 });
     await page.mouse.up();
+    const grown = parseFloat(long) * 1.5;
+    expect(parseFloat(await eventually(size, (now) => parseFloat(now) > grown))).toBeGreaterThan(grown);
     await wait(300);
-    expect(parseFloat(await size())).toBeGreaterThan(parseFloat(long) * 1.5);
-    const displaced = await text('.head .pick');
+    const displaced = async () => parseFloat(await text('.head .pick'));
+    const before = await displaced();
     await press('Copy');
-    await wait(300);
-    expect(parseFloat(await text('.head .pick'))).toBeGreaterThan(parseFloat(displaced));
+    expect(await eventually(displaced, (litres) => litres > before)).toBeGreaterThan(before);
     expect(faults).toEqual([]);
   });
 
   it('finds wood that floats, and ties stone to it in one press', async () => {
     await open('weedy-thicket', 'hardscape');
     await put('branch');
-    await wait(600);
-    const key = await page.$eval('tr-ledger article[data-key^="hardscape.floats"]', (article) => article.getAttribute('data-key')!);
+    const key = await keyOf('hardscape.floats');
     expect(await severityOf(key)).toBe('conflict');
-    await page.waitForSelector(`${finding(key)} .remedy button, ${finding(key)} button[nz-button]`);
-    await page.$$eval(`${finding(key)} button`, (all) =>
-      (all.find((button) => /^Tie on/.test(button.textContent!.trim())) as HTMLElement).click(),
-    );
-    await wait(500);
-    expect(await page.$$eval(`${finding(key)}[data-severity="conflict"]`, (all) => all.length)).toBe(0);
+    await take(key, '^Tie on');
+    expect(
+      await eventually(
+        () => stands(key),
+        (there) => !there,
+      ),
+    ).toBeFalse();
     expect(faults).toEqual([]);
   });
 });
@@ -98,18 +114,15 @@ describe('the bed in the hand', () => {
     await fill('Top of Fine quartz sand behind', '28.5 cm');
     await page.$eval('.knot.back', (knot) => (knot as SVGElement).focus());
     await page.keyboard.press('PageUp');
-    await wait(500);
-    expect(await severityOf('substrate.slope:sand-top')).toBe('conflict');
-    const key = finding('substrate.slope:sand-top');
-    await page.waitForFunction(
-      (selector) =>
-        Array.from(document.querySelectorAll(`${selector} button`)).some((button) => /^Flatten/.test(button.textContent!.trim())),
-      {},
-      key,
-    );
-    await page.$$eval(`${key} button`, (all) => (all.find((button) => /^Flatten/.test(button.textContent!.trim())) as HTMLElement).click());
-    await wait(500);
-    expect(await page.$(`${key}[data-severity="conflict"]`)).toBeNull();
+    const key = 'substrate.slope:sand-top';
+    await page.waitForSelector(`${finding(key)}[data-severity="conflict"]`);
+    await take(key, '^Flatten');
+    expect(
+      await eventually(
+        () => stands(key),
+        (there) => !there,
+      ),
+    ).toBeFalse();
     expect(faults).toEqual([]);
   });
 
@@ -121,10 +134,10 @@ describe('the bed in the hand', () => {
     await page.mouse.move(knot.x, knot.y);
     await page.mouse.down();
     await page.mouse.move(knot.x, knot.y - 40, { steps: 5 });
-    expect(await litres()).not.toBe(before);
+    expect(await eventually(litres, (now) => now !== before)).not.toBe(before);
     await page.mouse.up();
-    await wait(200);
-    expect(parseFloat(await litres())).toBeGreaterThan(parseFloat(before));
+    const after = await eventually(litres, (now) => parseFloat(now) > parseFloat(before));
+    expect(parseFloat(after)).toBeGreaterThan(parseFloat(before));
   });
 });
 

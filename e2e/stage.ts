@@ -13,7 +13,7 @@ export let page: Page;
 export let faults: string[] = [];
 
 beforeAll(async () => {
-  jasmine.DEFAULT_TIMEOUT_INTERVAL = 60_000;
+  jasmine.DEFAULT_TIMEOUT_INTERVAL = 180_000;
   site = await serve();
   browser = await launch();
 });
@@ -36,6 +36,15 @@ afterEach(async () => {
 
 export const text = (selector: string) => page.$eval(selector, (element) => (element.textContent ?? '').replace(/\s+/g, ' ').trim());
 export const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+/** What is read once it is as it should be, or what it was last: a slow machine takes its time, a wrong answer stays wrong. */
+export async function eventually<T>(read: () => Promise<T>, right: (value: T) => boolean): Promise<T> {
+  const until = Date.now() + 8_000;
+  for (;;) {
+    const value = await read();
+    if (right(value) || Date.now() > until) return value;
+    await wait(50);
+  }
+}
 export const finding = (key: string) => `tr-ledger article[data-key="${key}"]`;
 export const severityOf = (key: string) =>
   page.$eval(`tr-ledger article[data-key="${key}"]`, (element) => element.getAttribute('data-severity'));

@@ -1,5 +1,5 @@
 import { settled } from './browser';
-import { checkAxe, faults, keyOf, openShowAll, page, press, severityOf, site, text, wait } from './stage';
+import { checkAxe, eventually, faults, keyOf, openShowAll, page, press, severityOf, site, text, wait } from './stage';
 
 const open = async (tank: string) => {
   await page.setViewport({ width: 1280, height: 800 });
@@ -26,15 +26,23 @@ describe('the marks of the Water bench', () => {
     await page.mouse.move(pin.x, pin.y);
     await page.mouse.down();
     await page.mouse.move((pin.x + ro.x) / 2, pin.y, { steps: 6 });
-    await wait(120);
-    const halfway = await now('GH of the mixture');
+    const halfway = await eventually(
+      () => now('GH of the mixture'),
+      (value) => value < 11,
+    );
     expect(halfway).toBeGreaterThan(7);
     expect(halfway).toBeLessThan(11);
-    expect(await text(`tr-ledger article[data-key="${gh}"]`)).toContain(`GH ${Number(halfway.toFixed(1))} dGH`);
+    const told = `GH ${Number(halfway.toFixed(1))} dGH`;
+    const says = () => text(`tr-ledger article[data-key="${gh}"]`);
+    expect(await eventually(says, (words) => words.includes(told))).toContain(told);
     expect(await undoable()).toBeFalse();
     await page.mouse.move(ro.x, pin.y, { steps: 6 });
-    await wait(120);
-    expect(await now('GH of the mixture')).toBeLessThan(1);
+    expect(
+      await eventually(
+        () => now('GH of the mixture'),
+        (value) => value < 1,
+      ),
+    ).toBeLessThan(1);
     await page.mouse.up();
     await settled(page);
     await openShowAll();

@@ -37,7 +37,9 @@ import {
 import { evaporationFinding, nitrateFinding, nitrateLimit, oxygenFinding } from '../water/life-findings';
 import type { AtRest } from '../tank/at-rest';
 import { hardscapeOf } from './derive/scene';
+import type { HardscapeItem } from '../hardscape/model';
 import type { Span } from '../quantity/range';
+import type { Vessel } from '../vessel/model';
 import { windowFindings } from '../window/findings';
 import { bedFindings, hardscapeFindings } from './built';
 import {
@@ -225,12 +227,22 @@ function vesselFindings({ design, catalogue }: World, derived: Derived): Finding
       shy.map(({ id }) => id),
     ),
     ...inOrder(design.equipment).map(([id, { sizeMm }]) => fitFinding('vessel.gear-fit', id, sizeMm, vessel)),
-    ...hardscapeOf(design).flatMap(([id, { sizeMm, classId }]) =>
-      catalogue.pieces.get(classId)?.group === 'litter' ? [] : [fitFinding('vessel.piece-fit', id, sizeMm, vessel)],
+    ...hardscapeOf(design).map(([id, item]) =>
+      catalogue.pieces.get(item.classId)?.group === 'litter' ? null : pieceFitFinding(id, item, vessel),
     ),
   ];
-  // that a piece passes is no news; that it does not is
-  return findings.filter((finding) => finding !== null).filter(({ code, severity }) => code !== 'vessel.piece-fit' || severity !== 'fits');
+  return findings.filter((finding) => finding !== null);
+}
+
+const passes = new WeakMap<HardscapeItem, { id: string; vessel: Vessel; finding: Finding | null }>();
+/** That a piece passes the opening is no news; that it does not is. Kept, as most pieces stay while one is moved. */
+function pieceFitFinding(id: string, item: HardscapeItem, vessel: Vessel): Finding | null {
+  const known = passes.get(item);
+  if (known?.id === id && known.vessel === vessel) return known.finding;
+  const found = fitFinding('vessel.piece-fit', id, item.sizeMm, vessel);
+  const finding = found?.severity === 'fits' ? null : found;
+  passes.set(item, { id, vessel, finding });
+  return finding;
 }
 
 function heatFindings({ design }: World, derived: Derived): Finding[] {

@@ -1,6 +1,6 @@
 import type { OpenSpan, Span } from '../quantity/range';
 import type { HeatBody } from './heat-loss';
-import { hoursToEdge } from './hours-to-edge';
+import { hoursOf, hoursPerLitreToEdge } from './hours-to-edge';
 import { settlingC } from './settling-temperature';
 import type { MonthBalance, Thermostats } from './year-temperature';
 
@@ -31,11 +31,13 @@ export interface Failure {
 
 const LOSS_BAND: Span = [0.75, 1.3];
 
-/** What happens when a heater or cooler fails, or the power goes: each in its worst month. Litres are those of the whole system. */
-export function failures(
+/**
+ * What happens when a heater or cooler fails, or the power goes: each in its worst month. Its hours are those of each litre: the water
+ * that takes part changes with every stone that is moved, the way there does not.
+ */
+export function failuresPerLitre(
   months: readonly MonthBalance[],
   body: HeatBody,
-  litres: number,
   devices: Thermostats,
   window: { optimum: OpenSpan; tolerance: OpenSpan },
 ): Failure[] {
@@ -51,7 +53,7 @@ export function failures(
     const reach = (edgeC: number | null): Reach | null => {
       if (edgeC === null) return null;
       const beyond = side === 'low' ? fromC <= edgeC : fromC >= edgeC;
-      const to = (factor: number) => (beyond ? 0 : hoursToEdge(body, litres, airC, powerW, fromC, edgeC, factor));
+      const to = (factor: number) => (beyond ? 0 : hoursPerLitreToEdge(body, airC, powerW, fromC, edgeC, factor));
       const ends = LOSS_BAND.map(to).sort((a, b) => (a ?? Infinity) - (b ?? Infinity)) as [number | null, number | null];
       return { edgeC, hours: to(1), band: ends };
     };
@@ -73,4 +75,15 @@ export function failures(
   if (coolerC !== null) list.push(fails('cooler-off', warmest, gearW));
   list.push(fails('power-cut', coldest, 0));
   return list;
+}
+
+/** The same for the litres of the whole system. */
+export function failures(perLitre: readonly Failure[], litres: number): Failure[] {
+  const whole = (reach: Reach | null): Reach | null =>
+    reach && {
+      edgeC: reach.edgeC,
+      hours: hoursOf(reach.hours, litres),
+      band: [hoursOf(reach.band[0], litres), hoursOf(reach.band[1], litres)],
+    };
+  return perLitre.map((failure) => ({ ...failure, comfort: whole(failure.comfort), survival: whole(failure.survival) }));
 }

@@ -4,7 +4,7 @@ import type { Span } from '../quantity/range';
 import { HEAT_BODY } from '../testing/tanks';
 import { air, levelW, uprightW } from './convection';
 import { evaporation, latentHeatJPerKg, saturationKPa } from './evaporation';
-import { failures } from './failures';
+import { failures, failuresPerLitre } from './failures';
 import { heatLoss } from './heat-loss';
 import { HEAT_CAPACITY_J_PER_LK, hoursToEdge } from './hours-to-edge';
 import { settlingC } from './settling-temperature';
@@ -13,6 +13,8 @@ import { yearBalance, type Thermostats } from './year-temperature';
 const within = (value: number, expected: number, share: number) => expect(Math.abs(value / expected - 1)).toBeLessThan(share);
 const COVERED = { ...HEAT_BODY, covered: 0.95 };
 const NONE: Thermostats = { heaterC: null, coolerC: null, heaterW: 0, coolerW: 0, gearW: 0 };
+const failuresOf = (climate: Span[], devices: Thermostats, window: Parameters<typeof failuresPerLitre>[3]) =>
+  failures(failuresPerLitre(yearBalance(climate, HEAT_BODY, devices), HEAT_BODY, devices, window), 61.2);
 
 describe('the worked example: 60 × 30 × 34 cm of water at 26 in a room of 21 °C and 50 %', () => {
   const open = heatLoss(HEAT_BODY, 26, 21);
@@ -143,7 +145,7 @@ describe('hours to an edge', () => {
   it('are told for each failure in its worst month, with their doubt', () => {
     const climate: Span[] = Array.from({ length: 12 }, (_, i) => (i === 6 ? [24, 28] : [17, 19]));
     const devices = { ...NONE, heaterC: 25, heaterW: 150 };
-    const list = failures(yearBalance(climate, HEAT_BODY, devices), HEAT_BODY, 61.2, devices, { optimum: [24, 27], tolerance: [20, 30] });
+    const list = failuresOf(climate, devices, { optimum: [24, 27], tolerance: [20, 30] });
     expect(list.map(({ kind, month }) => [kind, month])).toEqual([
       ['heater-off', 0],
       ['heater-stuck', 6],
@@ -161,7 +163,7 @@ describe('hours to an edge', () => {
   it('of edges that are not known are not told', () => {
     const climate: Span[] = Array.from({ length: 12 }, () => [17, 19]);
     const devices = { ...NONE, heaterC: 25 };
-    const [off] = failures(yearBalance(climate, HEAT_BODY, devices), HEAT_BODY, 61.2, devices, {
+    const [off] = failuresOf(climate, devices, {
       optimum: [null, null],
       tolerance: [null, null],
     });

@@ -10,14 +10,13 @@ const PANELS = 64;
 const NEVER_HOURS = 1e5;
 
 /**
- * Hours until a tank with a fixed power drifts from one temperature to another: the integral of capacity over net power along
- * the way (Simpson's rule). Litres, watts, degrees Celsius.
+ * Hours that each litre of a tank with a fixed power takes to drift from one temperature to another: the integral of capacity over net
+ * power along the way (Simpson's rule). Watts, degrees Celsius.
  * @param lossFactor multiplies the loss, for its uncertainty
  * @returns null when it settles before it gets there, or drifts the other way
  */
-export function hoursToEdge(
+export function hoursPerLitreToEdge(
   body: HeatBody,
-  litres: number,
   airC: number,
   powerW: number,
   fromC: number,
@@ -34,8 +33,26 @@ export function hoursToEdge(
     sum += (i === 0 || i === PANELS ? 1 : i % 2 === 1 ? 4 : 2) / net;
   }
   const integral = (sum * (edgeC - fromC)) / (3 * PANELS);
-  const hours = (litres * HEAT_CAPACITY_J_PER_LK * integral) / 3600;
-  return hours < NEVER_HOURS ? hours : null;
+  return (HEAT_CAPACITY_J_PER_LK * integral) / 3600;
+}
+
+/** Hours of so many litres; null when that is as good as never. */
+export function hoursOf(hoursPerLitre: number | null, litres: number): number | null {
+  const hours = hoursPerLitre === null ? null : hoursPerLitre * litres;
+  return hours !== null && hours < NEVER_HOURS ? hours : null;
+}
+
+/** Hours until a tank drifts from one temperature to another; as `hoursPerLitreToEdge`, for its litres. */
+export function hoursToEdge(
+  body: HeatBody,
+  litres: number,
+  airC: number,
+  powerW: number,
+  fromC: number,
+  edgeC: number,
+  lossFactor = 1,
+): number | null {
+  return hoursOf(hoursPerLitreToEdge(body, airC, powerW, fromC, edgeC, lossFactor), litres);
 }
 
 export const hoursToEdgeCalculation = calculation({

@@ -73,16 +73,23 @@ export function lookOut(
 function firstBefore(from: Vec3, along: Vec3, withinMm: number, others: readonly SettledPiece[]): string | null {
   let [nearest, id]: [number, string | null] = [withinMm, null];
   for (const other of others) {
-    if (!near(other, from, withinMm)) continue;
+    if (!isNear(other, from, withinMm)) continue;
     const hit = firstHitMm(other.body, from, along);
     if (hit !== null && hit < nearest) [nearest, id] = [hit, other.id];
   }
   return id;
 }
 
-function near({ bounds: { low, high } }: SettledPiece, from: Vec3, withinMm: number): boolean {
-  for (let i = 0; i < 3; i++) if (from[i]! < low[i]! - withinMm || from[i]! > high[i]! + withinMm) return false;
-  return true;
+/** Whether the box about a piece comes within a distance of a place. */
+export function isNear({ bounds: { low, high } }: SettledPiece, [x, y, z]: Vec3, withinMm: number): boolean {
+  return (
+    x >= low[0] - withinMm &&
+    x <= high[0] + withinMm &&
+    y >= low[1] - withinMm &&
+    y <= high[1] + withinMm &&
+    z >= low[2] - withinMm &&
+    z <= high[2] + withinMm
+  );
 }
 
 const clamp = (share: number): number => Math.min(1, Math.max(0, share));

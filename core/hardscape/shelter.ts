@@ -3,10 +3,10 @@ import type { ShelterKind } from '../catalogue/shelter';
 import type { Span } from '../quantity/range';
 import type { Vec3 } from '../scene/pose';
 import type { SettledPiece } from '../scene/settle-pieces';
-import { placedMouths } from './body';
+import { placedMouths, type PlacedMouth } from './body';
 import { hideFit, type HideVerdict } from './hide-fit';
 import type { HardscapeItem } from './model';
-import { lookOut, type MouthState } from './mouths';
+import { isNear, lookOut, type MouthState } from './mouths';
 
 /** A piece of hardscape where it lies. */
 export interface Standing {
@@ -31,17 +31,26 @@ export interface Refuge {
 /** Free way that is wanted before a mouth: as much as it is wide, and no less than this. Millimetres. */
 const LEAST_APPROACH_MM = 20;
 
-/** What was seen from the mouths of a piece, while it, its neighbours and the bed are the same. */
-const kept = new WeakMap<SettledPiece, { bed: object; around: readonly SettledPiece[]; mouths: readonly MouthState[] }>();
+/** A mouth where it lies, and what was seen from it while bed and neighbours are the same. */
+interface Look {
+  mouth: PlacedMouth;
+  approachMm: number;
+  /** Nothing beyond this of its middle can stand in the way. */
+  withinMm: number;
+  seen: { bed: object; around: readonly SettledPiece[]; state: MouthState } | null;
+}
+const looks = new WeakMap<SettledPiece, { item: HardscapeItem; of: PieceClass; mouths: readonly Look[] }>();
 
-const middleOf = ({ bounds: { low, high } }: SettledPiece): Vec3 => [
-  (low[0] + high[0]) / 2,
-  (low[1] + high[1]) / 2,
-  (low[2] + high[2]) / 2,
-];
-/** Far enough for every way in of a piece to be looked out of. */
-const farMm = ({ bounds: { low, high } }: SettledPiece): number =>
-  Math.hypot(high[0] - low[0], high[1] - low[1], high[2] - low[2]) * 1.5 + LEAST_APPROACH_MM;
+function looksOf({ item, of, settled }: Standing): readonly Look[] {
+  const known = looks.get(settled);
+  if (known?.item === item && known.of === of) return known.mouths;
+  const mouths = placedMouths(of, item, settled.baseMm).map((mouth): Look => {
+    const approachMm = Math.max(LEAST_APPROACH_MM, mouth.widthMm, mouth.heightMm);
+    return { mouth, approachMm, withinMm: approachMm + Math.hypot(mouth.widthMm, mouth.heightMm) / 2, seen: null };
+  });
+  looks.set(settled, { item, of, mouths });
+  return mouths;
+}
 
 /** @param bed stands for ground and glass: what is the same object has not changed */
 export function refugesOf(
@@ -52,7 +61,8 @@ export function refugesOf(
   bed: object = {},
 ): Refuge[] {
   const settled = standing.map((piece) => piece.settled);
-  const refuges = standing.flatMap(({ id, item, of, settled: own }): Refuge[] => {
+  const refuges = standing.flatMap((piece): Refuge[] => {
+    const { id, item, of, settled: own } = piece;
     if (!of.shelter) return [];
     if (of.gaps) {
       const least = Math.min(...item.sizeMm);
@@ -68,23 +78,18 @@ export function refugesOf(
         },
       ];
     }
-    const around = settled.filter((other) => other !== own && isNear(other, middleOf(own), farMm(own)));
-    const known = kept.get(own);
-    const same = known?.bed === bed && known.around.length === around.length && known.around.every((other, i) => other === around[i]);
-    const mouths = same
-      ? known.mouths
-      : placedMouths(of, item, own.baseMm).map((mouth) =>
-          lookOut(mouth, Math.max(LEAST_APPROACH_MM, mouth.widthMm, mouth.heightMm), around, groundAt, paneMm),
-        );
-    if (!same) kept.set(own, { bed, around, mouths });
+    const mouths = looksOf(piece).map((look) => {
+      const around = settled.filter((other) => other !== own && isNear(other, look.mouth.at, look.withinMm));
+      const { seen } = look;
+      if (seen?.bed === bed && seen.around.length === around.length && seen.around.every((other, i) => other === around[i]))
+        return seen.state;
+      const state = lookOut(look.mouth, look.approachMm, around, groundAt, paneMm);
+      look.seen = { bed, around, state };
+      return state;
+    });
     return mouths.length > 0 ? [{ pieceId: id, kind: of.shelter, mouths, gapMm: null, places: 1, at: mouths[0]!.at }] : [];
   });
   return [...refuges, ...plants.map(({ id, at }): Refuge => ({ pieceId: id, kind: 'plants', mouths: [], gapMm: null, places: 1, at }))];
-}
-
-function isNear({ bounds: { low, high } }: SettledPiece, at: Vec3, withinMm: number): boolean {
-  for (let i = 0; i < 3; i++) if (at[i]! < low[i]! - withinMm || at[i]! > high[i]! + withinMm) return false;
-  return true;
 }
 
 export interface BodySize {

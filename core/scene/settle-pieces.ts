@@ -53,8 +53,8 @@ interface Lying {
   bounds: Bounds;
   /** How far the middle of its base is above its lowest point. */
   baseMm: number;
-  /** As it came to lie last: the same again is the same object, so that what rests on it is not worked out anew. */
-  last: SettledPiece | null;
+  /** As it came to lie last, and on what: the same again is the same object, so that what rests on it is not worked out anew. */
+  last: { piece: Piece; groundMm: Float32Array; below: readonly SettledPiece[]; settled: SettledPiece } | null;
 }
 const kept = new WeakMap<FloorGrid, WeakMap<Body, { key: string; lying: Lying }>>();
 
@@ -85,81 +85,110 @@ const BEDDED = 0.2;
  * @param groundMm top of the bed in each square, the bottom where there is none
  */
 export function settlePieces(pieces: readonly Piece[], grid: FloorGrid, groundMm: Float32Array): SettledPiece[] {
-  const roof = Float32Array.from(groundMm);
-  const owner = new Int32Array(groundMm.length).fill(-1);
   const done: SettledPiece[] = [];
-  pieces.forEach((piece, index) => {
+  for (const piece of pieces) {
     const lying = lyingOf(piece, grid);
-    const { body, columns, bounds, baseMm } = lying;
-    const { cell, lowMm, highMm } = columns;
-    const ground = heightAt(grid, groundMm, piece.positionMm[0], piece.positionMm[1]);
-    let lift: number;
-    switch (piece.stand) {
-      case 'held':
-        lift = piece.positionMm[2];
-        break;
-      case 'floor':
-        lift = highest(cell, lowMm, grid.floorMm, FOOT_MM);
-        break;
-      case 'bed':
-        lift = meanUnder(cell, lowMm, groundMm, ground) - piece.embedMm;
-        break;
-      case 'pieces':
-        lift = highest(cell, lowMm, roof, Infinity) - piece.embedMm;
-        break;
+    const below = done.filter((other) => over(lying.bounds, other.bounds, grid));
+    const { last } = lying;
+    if (last && last.groundMm === groundMm && isSamePiece(last.piece, piece) && isSameList(last.below, below)) {
+      done.push(last.settled);
+      continue;
     }
-    lift = Math.max(lift, highest(cell, lowMm, grid.floorMm, FOOT_MM));
-    if (!Number.isFinite(lift)) lift = piece.stand === 'held' ? piece.positionMm[2] : 0;
-    const tall = Math.max(bounds.high[2] - bounds.low[2], 1);
-    const buried = Math.min(1, Math.max(0, (ground - lift) / tall));
-    const foot = piece.stand === 'held' || buried >= BEDDED ? null : new Foot(columns.centre);
-    const on = new Set<number>();
-    for (let i = 0; i < cell.length; i++) {
-      const at = cell[i]!;
-      const under = piece.stand === 'floor' ? grid.floorMm[at]! : roof[at]!;
-      if (lowMm[i]! + lift <= under + TOUCH_MM) {
-        foot?.add(((at % grid.columns) + 0.5) * grid.cellXMm, (Math.floor(at / grid.columns) + 0.5) * grid.cellYMm);
-        if (owner[at]! >= 0) on.add(owner[at]!);
-      }
-    }
-    for (let i = 0; i < cell.length; i++) {
-      const at = cell[i]!;
-      if (highMm[i]! + lift > roof[at]!) {
-        roof[at] = highMm[i]! + lift;
+    const settled = letDown(piece, lying, below, grid, groundMm);
+    const same = last && isSameLie(last.settled, settled) && isSamePiece(last.piece, piece);
+    lying.last = { piece, groundMm, below, settled: same ? last.settled : settled };
+    done.push(lying.last.settled);
+  }
+  return done;
+}
+
+/** What an earlier piece over the same squares does to a later one, it does by its bounds and columns. */
+function over(a: Bounds, b: Bounds, { cellXMm, cellYMm }: FloorGrid): boolean {
+  return (
+    a.low[0] < b.high[0] + cellXMm && b.low[0] < a.high[0] + cellXMm && a.low[1] < b.high[1] + cellYMm && b.low[1] < a.high[1] + cellYMm
+  );
+}
+
+/** Bodies and turns are told apart by what is kept of them already. */
+const isSamePiece = (a: Piece, b: Piece): boolean =>
+  a.id === b.id && a.stand === b.stand && a.embedMm === b.embedMm && a.filled === b.filled && a.positionMm[2] === b.positionMm[2];
+const isSameList = (a: readonly SettledPiece[], b: readonly SettledPiece[]): boolean =>
+  a.length === b.length && a.every((piece, i) => piece === b[i]);
+const isSameLie = (a: SettledPiece, b: SettledPiece): boolean =>
+  a.liftMm === b.liftMm &&
+  a.groundMm === b.groundMm &&
+  a.support.tipDegrees === b.support.tipDegrees &&
+  a.on.length === b.on.length &&
+  a.on.every((id, i) => id === b.on[i]);
+
+/** Height of all that lies under a piece, and which of it: written anew for each, in the same place. */
+let scratch = { roof: new Float32Array(), owner: new Int32Array() };
+function scratchOf(groundMm: Float32Array): typeof scratch {
+  if (scratch.roof.length !== groundMm.length)
+    scratch = { roof: new Float32Array(groundMm.length), owner: new Int32Array(groundMm.length) };
+  scratch.roof.set(groundMm);
+  scratch.owner.fill(-1);
+  return scratch;
+}
+
+/** One piece let down onto the bed and what lies under it. */
+function letDown(piece: Piece, lying: Lying, below: readonly SettledPiece[], grid: FloorGrid, groundMm: Float32Array): SettledPiece {
+  const { roof, owner } = scratchOf(groundMm);
+  below.forEach((other, index) => {
+    for (let i = 0; i < other.columns.cell.length; i++) {
+      const at = other.columns.cell[i]!;
+      const top = other.columns.highMm[i]! + other.liftMm;
+      if (top > roof[at]!) {
+        roof[at] = top;
         owner[at] = index;
       }
     }
-    const carriers = [...on].map((other) => pieces[other]!.id);
-    const tip = foot?.tipDegrees(Math.max(grid.cellXMm, grid.cellYMm) / 2) ?? 90;
-    const { last } = lying;
-    if (
-      last?.id === piece.id &&
-      last.liftMm === lift &&
-      last.groundMm === ground &&
-      last.stand === piece.stand &&
-      last.filled === piece.filled &&
-      last.support.tipDegrees === tip &&
-      last.on.join() === carriers.join()
-    ) {
-      done.push(last);
-      return;
-    }
-    lying.last = {
-      id: piece.id,
-      body: moved(body, [0, 0, lift]),
-      bounds: { low: [bounds.low[0], bounds.low[1], lift], high: [bounds.high[0], bounds.high[1], bounds.high[2] + lift] },
-      columns,
-      liftMm: lift,
-      baseMm: baseMm + lift,
-      filled: piece.filled,
-      groundMm: ground,
-      stand: piece.stand,
-      on: carriers,
-      support: { buried, tipDegrees: tip },
-    };
-    done.push(lying.last);
   });
-  return done;
+  const { body, columns, bounds, baseMm } = lying;
+  const { cell, lowMm } = columns;
+  const ground = heightAt(grid, groundMm, piece.positionMm[0], piece.positionMm[1]);
+  let lift: number;
+  switch (piece.stand) {
+    case 'held':
+      lift = piece.positionMm[2];
+      break;
+    case 'floor':
+      lift = highest(cell, lowMm, grid.floorMm, FOOT_MM);
+      break;
+    case 'bed':
+      lift = meanUnder(cell, lowMm, groundMm, ground) - piece.embedMm;
+      break;
+    case 'pieces':
+      lift = highest(cell, lowMm, roof, Infinity) - piece.embedMm;
+      break;
+  }
+  lift = Math.max(lift, highest(cell, lowMm, grid.floorMm, FOOT_MM));
+  if (!Number.isFinite(lift)) lift = piece.stand === 'held' ? piece.positionMm[2] : 0;
+  const tall = Math.max(bounds.high[2] - bounds.low[2], 1);
+  const buried = Math.min(1, Math.max(0, (ground - lift) / tall));
+  const foot = piece.stand === 'held' || buried >= BEDDED ? null : new Foot(columns.centre);
+  const on = new Set<number>();
+  for (let i = 0; i < cell.length; i++) {
+    const at = cell[i]!;
+    const under = piece.stand === 'floor' ? grid.floorMm[at]! : roof[at]!;
+    if (lowMm[i]! + lift <= under + TOUCH_MM) {
+      foot?.add(((at % grid.columns) + 0.5) * grid.cellXMm, (Math.floor(at / grid.columns) + 0.5) * grid.cellYMm);
+      if (owner[at]! >= 0) on.add(owner[at]!);
+    }
+  }
+  return {
+    id: piece.id,
+    body: moved(body, [0, 0, lift]),
+    bounds: { low: [bounds.low[0], bounds.low[1], lift], high: [bounds.high[0], bounds.high[1], bounds.high[2] + lift] },
+    columns,
+    liftMm: lift,
+    baseMm: baseMm + lift,
+    filled: piece.filled,
+    groundMm: ground,
+    stand: piece.stand,
+    on: [...on].map((index) => below[index]!.id),
+    support: { buried, tipDegrees: foot?.tipDegrees(Math.max(grid.cellXMm, grid.cellYMm) / 2) ?? 90 },
+  };
 }
 
 /** The height at which a body first touches what is under it. */

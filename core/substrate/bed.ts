@@ -39,6 +39,19 @@ export interface Bed {
   topMm: { least: number; most: number };
 }
 
+/** The top of a bed as it shows. */
+interface Top {
+  /** Bed above the water, litres. */
+  dryL: number;
+  quarterMm: number;
+  least: number;
+  most: number;
+  /** Squares in which each layer is uppermost. */
+  shows: readonly number[];
+}
+/** Pieces come and go on a bed that stays. */
+const tops = new WeakMap<Ground, { surfaceMm: number; top: Top; depths: readonly ReturnType<typeof depthsOf>[] }>();
+
 /**
  * @param inLayersL what pieces take up of each layer
  * @param surfaceMm height of the water: a bank above it keeps no water out
@@ -50,11 +63,14 @@ export function bedOf(
   surfaceMm: number,
   materialOf: (id: string) => Material | undefined,
 ): Bed {
-  const layers = inOrder(plan.layers).map(([id, layer], i): BedLayer => {
+  const stated = inOrder(plan.layers);
+  const { top, depths } = shapeOf(ground, stated.length, surfaceMm);
+  const { dryL, quarterMm, least: lowest, most: highest, shows } = top;
+  const layers = stated.map(([id, layer], i): BedLayer => {
     const material = materialOf(layer.materialId);
     const litres = Math.max(0, ground.litres[i]! - (inLayersL[i] ?? 0));
     const density = material?.densityKgPerM3.value ?? null;
-    const { least, mean, most } = depthsOf(ground, i);
+    const { least, mean, most } = depths[i]!;
     return {
       id,
       materialId: layer.materialId,
@@ -69,9 +85,35 @@ export function bedOf(
       spent: layer.spent,
     };
   });
+  const litres = layers.reduce((sum, layer) => sum + layer.litres, 0);
+  return {
+    layers,
+    litres,
+    showing: layers.filter((_, i) => shows[i]! > 0).sort((a, b) => shows[layers.indexOf(b)]! - shows[layers.indexOf(a)]!),
+    quarterMm,
+    grainL: grainL(Math.max(0, litres - dryL), BED_POROSITY),
+    kg: layers.reduce((sum, layer) => sum + (layer.kg ?? 0), 0),
+    topMm: { least: highest > 0 ? lowest : 0, most: highest },
+  };
+}
+
+function shapeOf(ground: Ground, layers: number, surfaceMm: number) {
+  let known = tops.get(ground);
+  if (known?.surfaceMm !== surfaceMm) {
+    known = {
+      surfaceMm,
+      top: topOf(ground, layers, surfaceMm),
+      depths: Array.from({ length: layers }, (_, i) => depthsOf(ground, i)),
+    };
+    tops.set(ground, known);
+  }
+  return known;
+}
+
+function topOf(ground: Ground, layers: number, surfaceMm: number): Top {
   let dryL = 0;
   let [least, most] = [Infinity, 0];
-  const shows = layers.map(() => 0);
+  const shows = new Array<number>(layers).fill(0);
   // in whole millimetres: enough, and no sorting
   const byDepth = new Uint32Array(2002);
   let inside = 0;
@@ -88,19 +130,10 @@ export function bedOf(
     most = Math.max(most, top);
     if (top > surfaceMm) dryL += ((top - Math.max(surfaceMm, floor)) * area) / 1e6;
   }
-  const litres = layers.reduce((sum, layer) => sum + layer.litres, 0);
   let quarterMm = byDepth.length - 1;
   for (let deeper = 0; quarterMm > 0; quarterMm--) {
     deeper += byDepth[quarterMm]!;
     if (deeper >= inside / 4) break;
   }
-  return {
-    layers,
-    litres,
-    showing: layers.filter((_, i) => shows[i]! > 0).sort((a, b) => shows[layers.indexOf(b)]! - shows[layers.indexOf(a)]!),
-    quarterMm,
-    grainL: grainL(Math.max(0, litres - dryL), BED_POROSITY),
-    kg: layers.reduce((sum, layer) => sum + (layer.kg ?? 0), 0),
-    topMm: { least: most > 0 ? least : 0, most },
-  };
+  return { dryL, quarterMm, least, most, shows };
 }

@@ -1,5 +1,5 @@
 import type { Design } from '../../design/design';
-import { failures } from '../../equipment/failures';
+import { failures, failuresPerLitre } from '../../equipment/failures';
 import { WARMS_WATER, type Device } from '../../equipment/model';
 import { yearBalance, yearExtremes, yearTemperature, type Thermostats } from '../../equipment/year-temperature';
 import { surfacesOf } from '../../vessel/shape';
@@ -113,22 +113,43 @@ export const heatNodes: Pick<Definitions, 'heat.body' | 'heat.balance' | 'heat.y
 };
 
 /** What a heater that sticks or a power cut does; wants the window. */
-export const failureNodes: Pick<Definitions, 'heat.failures'> = {
-  'heat.failures': {
-    calculationId: 'equipment.hours-to-edge',
-    from: ['heat.body', 'heat.balance', 'vessel.system-volume', 'window.temperatureC'],
+export const failureNodes: Pick<Definitions, 'heat.drift' | 'heat.failures'> = {
+  'heat.drift': {
+    calculationId: null,
+    from: ['heat.body', 'heat.balance', 'window.temperatureC'],
     reads: ({ design }) => [design.equipment],
     compute: ({ design }, up) => {
       const [body, balance] = [up['heat.body'].value, up['heat.balance'].value];
-      const litres = up['vessel.system-volume'].value;
       const window = up['window.temperatureC'].value;
-      if (!body || !balance || litres === null) return missing(up['heat.balance'].note ?? 'no vessel is chosen');
+      if (!body || !balance) return missing(up['heat.balance'].note ?? 'no vessel is chosen');
       if (!window) return missing('nothing is chosen to live here');
-      const devices = thermostats(design);
       const open = [null, null] as const;
       return {
-        value: failures(balance, body, litres, devices, { optimum: window.optimum ?? open, tolerance: window.tolerance ?? open }),
-        inputs: { ...body, litres, ...devices, optimumC: window.optimum, toleranceC: window.tolerance },
+        value: failuresPerLitre(balance, body, thermostats(design), {
+          optimum: window.optimum ?? open,
+          tolerance: window.tolerance ?? open,
+        }),
+      };
+    },
+  },
+  'heat.failures': {
+    calculationId: 'equipment.hours-to-edge',
+    from: ['heat.body', 'heat.drift', 'vessel.system-volume', 'window.temperatureC'],
+    reads: ({ design }) => [design.equipment],
+    compute: ({ design }, up) => {
+      const drift = up['heat.drift'];
+      const litres = up['vessel.system-volume'].value;
+      if (!drift.value || litres === null) return missing(drift.note ?? 'no vessel is chosen');
+      const window = up['window.temperatureC'].value;
+      return {
+        value: failures(drift.value, litres),
+        inputs: {
+          ...up['heat.body'].value,
+          litres,
+          ...thermostats(design),
+          optimumC: window?.optimum,
+          toleranceC: window?.tolerance,
+        },
         note: 'One stirred body of water in a steady room; the hours run from a loss 30 % greater to one 25 % smaller.',
       };
     },

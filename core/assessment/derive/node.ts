@@ -126,6 +126,8 @@ export interface Nodes {
   'window.khDh': Window;
   'window.ec25UsPerCm': Window;
   'window.salinity': Window;
+  /** The same failures for one litre. */
+  'heat.drift': readonly Failure[];
   'heat.failures': readonly Failure[];
 }
 export type NodeId = keyof Nodes;

@@ -49,10 +49,30 @@ function gridOf(vessel: Vessel): FloorGrid {
   return grid;
 }
 
-export const hardscapeOf = (design: Design): [string, HardscapeItem][] =>
-  inOrder(design.scene).filter((entry): entry is [string, HardscapeItem] => entry[1].kind === 'hardscape');
-export const plantsOf = (design: Design): [string, PlantItem][] =>
-  inOrder(design.scene).filter((entry): entry is [string, PlantItem] => entry[1].kind === 'plant');
+interface Scene {
+  hardscape: [string, HardscapeItem][];
+  plants: [string, PlantItem][];
+  /** Which plants stand in it, wherever they do. */
+  planted: string;
+}
+const scenes = new WeakMap<Design['scene'], Scene>();
+function sceneOf({ scene }: Design): Scene {
+  let known = scenes.get(scene);
+  if (!known) {
+    const items = inOrder(scene);
+    const plants = items.filter((entry): entry is [string, PlantItem] => entry[1].kind === 'plant');
+    known = {
+      hardscape: items.filter((entry): entry is [string, HardscapeItem] => entry[1].kind === 'hardscape'),
+      plants,
+      planted: plants.map(([id, { classId }]) => `${id} ${classId}`).join('/'),
+    };
+    scenes.set(scene, known);
+  }
+  return known;
+}
+export const hardscapeOf = (design: Design): [string, HardscapeItem][] => sceneOf(design).hardscape;
+export const plantsOf = (design: Design): [string, PlantItem][] => sceneOf(design).plants;
+export const plantedIn = (design: Design): string => sceneOf(design).planted;
 
 const standings = new WeakMap<SettledPiece, Standing>();
 /** The same piece on the same place is the same object: what was worked out of it stands. */

@@ -2,6 +2,7 @@ import { rangeFor } from '../../catalogue/organism';
 import { PARAMETER_META, type Parameter } from '../../catalogue/parameter';
 import { inOrder } from '../../design/design';
 import { windowOf, type Window } from '../../window/window';
+import { plantedIn, plantsOf } from './scene';
 import { missing, type Definitions, type Member, type NodeDefinition } from './node';
 
 /** Who lives in the tank. */
@@ -9,7 +10,7 @@ export const stockNodes: Pick<Definitions, 'stock.members'> = {
   'stock.members': {
     calculationId: null,
     from: [],
-    reads: ({ design, catalogue }) => [design.stock, design.scene, catalogue],
+    reads: ({ design, catalogue }) => [design.stock, plantedIn(design), catalogue],
     compute: ({ design, catalogue }) => {
       const animals: Member[] = inOrder(design.stock).map(([id, entry]) => ({
         id,
@@ -20,8 +21,7 @@ export const stockNodes: Pick<Definitions, 'stock.members'> = {
         ...(entry.female === undefined ? {} : { female: entry.female }),
       }));
       const plants = new Map<string, Member>();
-      for (const [id, item] of inOrder(design.scene)) {
-        if (item.kind !== 'plant') continue;
+      for (const [id, item] of plantsOf(design)) {
         const known = plants.get(item.classId);
         if (known) known.count += 1;
         else

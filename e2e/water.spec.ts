@@ -26,15 +26,11 @@ describe('the marks of the Water bench', () => {
     await page.mouse.move(pin.x, pin.y);
     await page.mouse.down();
     await page.mouse.move((pin.x + ro.x) / 2, pin.y, { steps: 6 });
-    const halfway = await eventually(
-      () => now('GH of the mixture'),
-      (value) => value < 11,
-    );
-    expect(halfway).toBeGreaterThan(7);
-    expect(halfway).toBeLessThan(11);
-    const told = `GH ${Number(halfway.toFixed(1))} dGH`;
-    const says = () => text(`tr-ledger article[data-key="${gh}"]`);
-    expect(await eventually(says, (words) => words.includes(told))).toContain(told);
+    const pair = async () => ({ value: await now('GH of the mixture'), words: await text(`tr-ledger article[data-key="${gh}"]`) });
+    const tells = ({ value, words }: Awaited<ReturnType<typeof pair>>) => value < 11 && words.includes(`GH ${Number(value.toFixed(1))} dGH`);
+    const halfway = await eventually(pair, tells);
+    expect(halfway.value).toBeGreaterThan(7);
+    expect(tells(halfway)).withContext(`${halfway.value}: ${halfway.words}`).toBeTrue();
     expect(await undoable()).toBeFalse();
     await page.mouse.move(ro.x, pin.y, { steps: 6 });
     expect(

@@ -94,11 +94,12 @@ export class HardscapeBench {
     { value: 'raw' as const, text: 'Raw' },
   ];
 
-  protected readonly standing = computed(() => this.tank.derived()?.['scene.pieces'].value ?? []);
+  /** As it is told: what stands beside the drawing follows a dragging hand a few times a second. */
+  protected readonly standing = computed(() => this.tank.told()?.derived['scene.pieces'].value ?? []);
 
   protected readonly summary = computed(() => {
     const catalogue = this.tank.catalogue();
-    const taken = this.tank.derived()?.['scene.occupancy'].value;
+    const taken = this.tank.told()?.derived['scene.occupancy'].value;
     const pieces = this.standing();
     if (!catalogue || !taken || pieces.length === 0) return null;
     const kg = pieces.reduce((sum, piece) => sum + (massOf(piece, catalogue)?.kg ?? 0), 0);
@@ -115,7 +116,7 @@ export class HardscapeBench {
   });
 
   protected readonly list = computed(() => {
-    const world = this.tank.assessment()?.world;
+    const world = this.tank.told()?.world;
     return world
       ? this.standing().map(({ id, item }) => ({ id, name: pieceName(id, world), grouped: item.groupId !== null, locked: item.locked }))
       : [];
@@ -126,7 +127,7 @@ export class HardscapeBench {
     const id = this.selected();
     const found = this.standing().find((one) => one.id === id);
     const catalogue = this.tank.catalogue();
-    const world = this.tank.assessment()?.world;
+    const world = this.tank.told()?.world;
     if (!found || !catalogue || !world) return null;
     const units = this.units();
     const mass = massOf(found, catalogue);
@@ -160,12 +161,12 @@ export class HardscapeBench {
           ? `goes over at a tilt of ${Math.max(0, Math.round(found.settled.support.tipDegrees))}°`
           : 'stands fast',
       sheetArea: found.of.group === 'wall' ? `${((found.item.sizeMm[0] * found.item.sizeMm[2]) / 1e6).toFixed(2)} m² to buy` : null,
-      mouths: (this.tank.derived()?.['hardscape.refuges'].value ?? []).find((one) => one.pieceId === found.id)?.mouths ?? [],
+      mouths: (this.tank.told()?.derived['hardscape.refuges'].value ?? []).find((one) => one.pieceId === found.id)?.mouths ?? [],
     };
   });
 
   protected readonly shelter = computed(() => {
-    const assessment = this.tank.assessment();
+    const assessment = this.tank.told();
     const found = assessment && shelterOf(assessment);
     if (!assessment || !found) return null;
     const units = this.units();
@@ -178,13 +179,13 @@ export class HardscapeBench {
   });
 
   protected readonly room = computed(() => {
-    const open = this.tank.derived()?.['hardscape.room'].value;
+    const open = this.tank.told()?.derived['hardscape.room'].value;
     const percent = (share: number) => `${Math.round(share * 100)} %`;
     return open ? { bottom: percent(open.bottom), middle: percent(open.middle), top: percent(open.top) } : null;
   });
 
   protected readonly contrasts = computed(() => {
-    const assessment = this.tank.assessment();
+    const assessment = this.tank.told();
     if (!assessment) return [];
     return assessment.findings
       .filter(({ code }) => code === 'hardscape.contrast')

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import type { Operation } from 'rfc6902';
+import type { Bed } from '../../core/substrate/bed';
 import { TankStore } from '../store/tank-store';
 import { TankView } from '../store/tank-view';
 import { drawPieces } from './drawn-pieces';
@@ -8,6 +9,13 @@ import type { DrawingView } from './outline';
 import { scalePatch, shiftPatch, turnPatch, type Grip } from './piece-moves';
 
 let groups = 0;
+
+const looksSame = (a: Bed | null, b: Bed | null): boolean =>
+  a === b ||
+  (a !== null &&
+    b !== null &&
+    a.layers.length === b.layers.length &&
+    a.layers.every(({ material, grainMm }, i) => material === b.layers[i]!.material && grainMm === b.layers[i]!.grainMm));
 
 interface Hold {
   id: string;
@@ -43,7 +51,8 @@ export class BuiltGroup {
   private frame = 0;
 
   private readonly ground = computed(() => this.tank.derived()?.['scene.ground'].value ?? null);
-  private readonly bed = computed(() => this.tank.derived()?.['substrate.bed'].value ?? null);
+  /** Drawn anew only when its layers are others: pieces that are moved about in it change its litres. */
+  private readonly bed = computed(() => this.tank.derived()?.['substrate.bed'].value ?? null, { equal: looksSame });
   protected readonly cut = computed(() => {
     const [ground, bed] = [this.ground(), this.bed()];
     return ground && bed && this.view() === 'section' ? groundSection(ground, bed) : null;

@@ -80,7 +80,7 @@ export class Section {
 
   /** Layers of the bed by name, drawn with the section where there is a bench for them. */
   protected readonly legend = computed(() => {
-    const bed = this.tank.derived()?.['substrate.bed'].value;
+    const bed = this.tank.told()?.derived['substrate.bed'].value;
     if (this.inset() || !bed || this.view() !== 'section') return [];
     const each = (this.narrow() ? NARROW : VIEW).width / Math.max(1, bed.layers.length);
     return [...bed.layers].reverse().map((layer, i) => ({
@@ -175,7 +175,7 @@ export class Section {
 
   protected readonly animals = computed(() => {
     const vessel = this.vessel();
-    return vessel && this.section() && !this.editing()
+    return vessel && this.section()
       ? drawAnimals(this.tank.members(), vessel, this.waterMm(), this.tank.derived()?.['substrate.bed'].value?.topMm.most ?? 0)
       : [];
   });
@@ -214,9 +214,9 @@ export class Section {
     });
   });
 
-  /** How near the next hide is, laid over the water; not while a hand drags. */
+  /** How near the next hide is, laid over the water. */
   protected readonly overlay = computed(() => {
-    const assessment = this.tank.assessment();
+    const assessment = this.tank.told();
     const vessel = this.vessel();
     if (this.shade() !== 'shelter' || !assessment || !vessel) return null;
     const shelter = shelterOf(assessment);
@@ -227,7 +227,7 @@ export class Section {
 
   /** Findings that have a place among bed and pieces, tied to it. */
   protected readonly ties = computed(() => {
-    const assessment = this.tank.assessment();
+    const assessment = this.tank.told();
     const frame = this.frame();
     if (!assessment || !frame || this.inset()) return [];
     return this.pressing()
@@ -327,7 +327,7 @@ export class Section {
 
   /** Findings about the top or the floor, in words; one of each. */
   protected readonly callouts = computed(() => {
-    const assessment = this.tank.assessment();
+    const assessment = this.tank.told();
     const frame = this.frame();
     if (!assessment || !frame || !this.section() || !this.inset()) return [];
     const seen = new Set<string>();
@@ -350,7 +350,7 @@ export class Section {
 
   /** Findings about an animal, as a mark above the first of its kind; they open the reason. */
   protected readonly marks = computed(() => {
-    const assessment = this.tank.assessment();
+    const assessment = this.tank.told();
     const frame = this.frame();
     if (!assessment || !frame) return [];
     if (this.editing() || !this.inset()) return [];

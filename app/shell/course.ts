@@ -168,7 +168,7 @@ export class Course {
 
   private lineOf(bench: string): string {
     const design = this.view.design();
-    const derived = this.view.derived();
+    const derived = this.view.told()?.derived;
     const units = this.preferences.units();
     if (!design || !derived) return '–';
     switch (bench) {

@@ -1,6 +1,19 @@
 import { Injectable, inject } from '@angular/core';
 import type { Operation } from 'rfc6902';
-import { BehaviorSubject, NEVER, Observable, combineLatest, distinctUntilChanged, filter, map, shareReplay, switchMap, tap } from 'rxjs';
+import {
+  BehaviorSubject,
+  NEVER,
+  Observable,
+  combineLatest,
+  distinctUntilChanged,
+  filter,
+  map,
+  of,
+  shareReplay,
+  switchMap,
+  tap,
+  timer,
+} from 'rxjs';
 import { assess, type Assessment } from '../../core/assessment/assess';
 import type { DeriveCache } from '../../core/assessment/derive';
 import { helpFor, type Help } from '../../core/assessment/remedies/offer';
@@ -72,12 +85,12 @@ export class TankStore {
 
   /** The judgement for what is read and not watched: while a hand drags it follows several times a second, else at once. */
   readonly told$: Observable<Assessment> = this.assessment$.pipe(
-    filter(() => {
-      const now = performance.now();
-      if (this.preview$.value && now - this.toldAt < TOLD_EVERY_MS) return false;
-      this.toldAt = now;
-      return true;
+    switchMap((assessment) => {
+      const due = this.preview$.value ? this.toldAt + TOLD_EVERY_MS - performance.now() : 0;
+      // a hand that rests is told where it rests
+      return due > 0 ? timer(due).pipe(map(() => assessment)) : of(assessment);
     }),
+    tap(() => (this.toldAt = performance.now())),
     shareReplay(1),
   );
   private toldAt = 0;

@@ -30,8 +30,8 @@ export class TankView {
     return ((room?.turn ?? -1) > (design?.turn ?? -1) ? room : design)?.label ?? null;
   }
 
-  /** Findings that the user has not accepted, worst first. */
-  readonly open = computed(() => this.assessment()?.findings.filter(({ key }) => !Object.hasOwn(this.design()?.accepted ?? {}, key)) ?? []);
+  /** Findings that the user has not accepted, worst first, as they are told. */
+  readonly open = computed(() => this.told()?.findings.filter(({ key }) => !Object.hasOwn(this.design()?.accepted ?? {}, key)) ?? []);
 
   findingsOf(bench: Bench): readonly Finding[] {
     return this.open().filter((finding) => finding.bench === bench);

@@ -53,7 +53,7 @@ export class SubstrateBench {
   protected readonly zoneKinds = Object.entries(ZONE_WORD).map(([kind, name]) => ({ kind: kind as ZoneKind, name }));
   private readonly picked = signal<string | null>(null);
 
-  private readonly bed = computed(() => this.tank.derived()?.['substrate.bed'].value ?? null);
+  private readonly bed = computed(() => this.tank.told()?.derived['substrate.bed'].value ?? null);
   protected readonly plan = computed(() => this.tank.design()?.substrate ?? null);
 
   /** The layer whose top is in the hand: the one picked, else the uppermost. */
@@ -67,7 +67,7 @@ export class SubstrateBench {
     const bed = this.bed();
     const units = this.units();
     if (!design || !bed) return [];
-    const slopes = this.tank.derived()?.['substrate.slopes'].value?.steepest ?? [];
+    const slopes = this.tank.told()?.derived['substrate.slopes'].value?.steepest ?? [];
     return bed.layers
       .map((layer, i) => {
         const stated = design.substrate.layers[layer.id];
@@ -121,7 +121,7 @@ export class SubstrateBench {
 
   protected readonly facts = computed(() => {
     const bed = this.bed();
-    const derived = this.tank.derived();
+    const derived = this.tank.told()?.derived;
     const design = this.tank.design();
     if (!bed || !derived || !design?.vessel || bed.layers.length === 0) return null;
     const units = this.units();

@@ -27,7 +27,8 @@ describe('the marks of the Water bench', () => {
     await page.mouse.down();
     await page.mouse.move((pin.x + ro.x) / 2, pin.y, { steps: 6 });
     const pair = async () => ({ value: await now('GH of the mixture'), words: await text(`tr-ledger article[data-key="${gh}"]`) });
-    const tells = ({ value, words }: Awaited<ReturnType<typeof pair>>) => value < 11 && words.includes(`GH ${Number(value.toFixed(1))} dGH`);
+    const tells = ({ value, words }: Awaited<ReturnType<typeof pair>>) =>
+      value < 11 && words.includes(`GH ${Number(value.toFixed(1))} dGH`);
     const halfway = await eventually(pair, tells);
     expect(halfway.value).toBeGreaterThan(7);
     expect(tells(halfway)).withContext(`${halfway.value}: ${halfway.words}`).toBeTrue();

@@ -11,7 +11,7 @@ import { writeRoomArchive } from '../core/design/archive';
 import { Design } from '../core/design/design';
 import { Room } from '../core/design/room';
 import { largeTank } from '../core/testing/large-tank';
-import { launch, serve } from '../e2e/browser';
+import { launch, serve, settled } from '../e2e/browser';
 
 /** Timings in Chromium, as medians, 95th percentiles and ratios to their figures. Never a test: machines differ. */
 interface Row {
@@ -210,6 +210,7 @@ async function benchDrag(page: Page, url: string): Promise<Row> {
     samples.push(((await scriptSeconds(session)) - before) * 1000);
   }
   await page.mouse.up();
+  await settled(page);
   return row('a frame of a drag on the Water bench, script', samples.slice(10), 16, 'ms');
 }
 
@@ -241,6 +242,7 @@ async function benchPieces(page: Page, url: string): Promise<Row> {
     samples.push(((await scriptSeconds(session)) - before) * 1000);
   }
   await page.mouse.up();
+  await settled(page);
   return row(`a frame of a drag of one of ${(await page.$$('[data-piece]')).length} pieces, script`, samples.slice(10), 16, 'ms');
 }
 

@@ -16,6 +16,7 @@ describe('the server', () => {
   beforeAll(async () => {
     writeFileSync(join(root, 'index.html'), '<title>Terroir</title>');
     writeFileSync(join(root, 'main-ABCD1234.js'), 'export {};');
+    writeFileSync(join(root, 'worker-ABCD1234.js'), 'export {};');
     writeFileSync(join(root, 'packed-ABCD1234.js'), 'export const plain = 1;');
     writeFileSync(join(root, 'packed-ABCD1234.js.br'), brotliCompressSync('export const packed = 1;'));
     await new Promise<void>((done) => {
@@ -38,6 +39,14 @@ describe('the server', () => {
     expect(policy).not.toContain('unsafe-eval');
     expect(page.headers.get('x-content-type-options')).toBe('nosniff');
     expect(page.headers.get('x-powered-by')).toBeNull();
+  });
+
+  it('gives the policy to workers too, and spares the parts that a page loads', async () => {
+    expect((await fetch(`${url}/worker-ABCD1234.js`)).headers.get('content-security-policy')).toContain("default-src 'none'");
+    const part = await fetch(`${url}/main-ABCD1234.js`);
+    expect(part.headers.get('content-security-policy')).toBeNull();
+    expect(part.headers.get('x-content-type-options')).toBe('nosniff');
+    expect(part.headers.get('cross-origin-resource-policy')).toBe('same-origin');
   });
 
   it('keeps hashed files for good and asks again for the rest', async () => {

@@ -58,7 +58,13 @@ export function figureOf(assessment: Assessment): TankFigure | null {
     plants: drawPlants(design, catalogue, vessel.waterLevelMm, derived['scene.ground'].value)
       .slice(0, MOST.plants)
       .map(({ path, xMm, zMm, leafy }) => ({ path, xMm, zMm, leafy })),
-    animals: drawAnimals(derived['stock.members'].value ?? [], vessel, vessel.waterLevelMm, bed?.topMm.most ?? 0)
+    animals: drawAnimals(
+      derived['stock.members'].value ?? [],
+      vessel,
+      vessel.waterLevelMm,
+      bed?.topMm.most ?? 0,
+      derived['scene.ground'].value,
+    )
       .slice(0, MOST.animals)
       .map(({ path, xMm, zMm, flip, lengthMm, fill }) => ({ path, xMm: xMm + (flip ? lengthMm : 0), zMm, scaleX: flip ? -1 : 1, fill })),
   };

@@ -53,7 +53,13 @@ export function steady(text: string, i: number): number {
 }
 
 /** Animals at adult size in the strata they use, inside the water. Unknown sizes are not drawn. */
-export function drawAnimals(members: readonly Member[], vessel: Vessel, waterMm: number, bedMm = 0): DrawnAnimal[] {
+export function drawAnimals(
+  members: readonly Member[],
+  vessel: Vessel,
+  waterMm: number,
+  bedMm = 0,
+  ground: Ground | null = null,
+): DrawnAnimal[] {
   return members.flatMap((member) => {
     const animal = animalOf(member);
     const long = animal?.sizeMm.length.value;
@@ -67,15 +73,19 @@ export function drawAnimals(members: readonly Member[], vessel: Vessel, waterMm:
       const crawls = animal.form === 'snail' || animal.form === 'salamander' || (animal.form === 'shrimp' && low < 0.1);
       const free = Math.max(deep, waterMm - bedMm);
       const z = bedMm + (crawls ? deep : free * (low + (high - low) * steady(member.id, i + 100)) + deep / 2);
-      const zMm = Math.min(Math.max(z, bedMm + deep), Math.max(deep, waterMm - 2));
-      const half = Math.min(halfLengthAtMm(vessel, zMm), halfLengthAtMm(vessel, Math.max(0, zMm - deep)));
+      const backMm = Math.min(Math.max(z, bedMm + deep), Math.max(deep, waterMm - 2));
+      const half = Math.min(halfLengthAtMm(vessel, backMm), halfLengthAtMm(vessel, Math.max(0, backMm - deep)));
       const room = Math.max(0, 2 * half - long - 10);
+      const xMm = Math.max(0, vessel.lengthMm / 2 - half) + 5 + room * ((cell * 0.7 + 0.3 * steady(member.id, i + 50)) % 1);
+      const yMm = vessel.widthMm * (0.2 + 0.6 * steady(member.id, i + 150));
+      // what crawls sits on the ground where it is, not on the highest bank
+      const zMm = crawls && ground ? heightAt(ground.grid, ground.topMm, xMm + long / 2, yMm) + deep : backMm;
       return {
         id: `${member.id}-${i}`,
         memberId: member.id,
         name: animal.latin,
         path: bodyPath(animal.form, long, deep),
-        xMm: Math.max(0, vessel.lengthMm / 2 - half) + 5 + room * ((cell * 0.7 + 0.3 * steady(member.id, i + 50)) % 1),
+        xMm,
         zMm,
         flip: steady(member.id, i + 200) > 0.5,
         lengthMm: long,

@@ -29,6 +29,18 @@ describe('the section', () => {
     expect(drawAnimals(members, VESSEL, 260)).toEqual(drawn);
   });
 
+  it('sets what crawls on the ground where it is, not on the highest bank', () => {
+    const assessment = judge(weedyThicket);
+    const ground = assessment.derived['scene.ground'].value!;
+    const most = Math.max(...ground.topMm);
+    const snails = drawAnimals(members, VESSEL, 260, most, ground).filter(({ name }) => name === 'Planorbella duryi');
+    expect(snails.length).toBe(3);
+    for (const { zMm, depthMm } of snails) {
+      expect(zMm - depthMm).toBeGreaterThanOrEqual(Math.min(...ground.topMm.filter((top) => top > 0)) - 0.01);
+      expect(zMm - depthMm).toBeLessThan(most);
+    }
+  });
+
   it('keeps animals inside a jar that narrows', () => {
     const jar = reshaped(box(400, 400, 500), 'jar');
     for (const animal of drawAnimals(members, jar, 440)) {

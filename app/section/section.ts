@@ -175,8 +175,15 @@ export class Section {
 
   protected readonly animals = computed(() => {
     const vessel = this.vessel();
+    const derived = this.tank.derived();
     return vessel && this.section()
-      ? drawAnimals(this.tank.members(), vessel, this.waterMm(), this.tank.derived()?.['substrate.bed'].value?.topMm.most ?? 0)
+      ? drawAnimals(
+          this.tank.members(),
+          vessel,
+          this.waterMm(),
+          derived?.['substrate.bed'].value?.topMm.most ?? 0,
+          derived?.['scene.ground'].value ?? null,
+        )
       : [];
   });
 

@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { shiftPlan, stepLimits, type Shifted } from '../../core/assessment/plan/shift';
-import { plain } from '../../core/assessment/wording';
 import { nameOf } from '../../core/assessment/wording';
 import { PARAMETER_META } from '../../core/catalogue/parameter';
 import { inOrder } from '../../core/design/design';
@@ -10,6 +9,7 @@ import { PlanStart } from '../care/plan-start';
 import { PreferencesStore } from '../store/preferences';
 import { TankView } from '../store/tank-view';
 import { BandChart } from '../ui/band-chart';
+import { LatinText } from '../ui/latin-text';
 import { QuantityField } from '../ui/quantity-field';
 import { mixedTests, settledTests, testedIn } from './planned-tests';
 import { TestedWaterFields } from './tested-water';
@@ -26,7 +26,7 @@ const MOVES: Readonly<Record<Shifted | 'temperatureC', number>> = {
 /** From the water a colony lives in to the water of this plan, no step larger than everyone bears. */
 @Component({
   selector: 'tr-change-shift',
-  imports: [BandChart, PlanStart, QuantityField, TestedWaterFields],
+  imports: [BandChart, LatinText, PlanStart, QuantityField, TestedWaterFields],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2>A gradual shift</h2>
@@ -45,7 +45,7 @@ const MOVES: Readonly<Record<Shifted | 'temperatureC', number>> = {
       />
     </div>
     @if (limitText(); as text) {
-      <p class="small">{{ text }}</p>
+      <p class="small"><tr-latin [text]="text" /></p>
     }
     @if (plan(); as p) {
       @if (!p.ok) {
@@ -160,7 +160,7 @@ export class ChangeShift {
       const { kind, name } = PARAMETER_META[parameter];
       const value = formatQuantity(parameter === 'temperatureC' ? 'temperatureStep' : kind, steps[parameter], units);
       const who = setBy[parameter]
-        ? ` (${plain(nameOf(setBy[parameter], assessment))})`
+        ? ` (${nameOf(setBy[parameter], assessment)})`
         : taken.includes(parameter)
           ? ' (usual: nothing is recorded)'
           : '';

@@ -109,6 +109,9 @@ const DRIP: readonly Field[] = [
           />
         }
       </div>
+      @if (t.untold) {
+        <p class="small">Unknown, since it is not tested: {{ t.untold }}.</p>
+      }
       <p class="small soft">
         Dotted: the bag is opened. Lights off for the release, nets and hands rinsed of soap, none of the bag’s water into the tank. Half an
         hour of floating is usual; a drop is taken as 0.05 mL. Modelled: watch the animals.
@@ -236,18 +239,27 @@ export class AcclimateFace {
     return {
       ...wordAcclimation(found, drips, this.units()),
       verdict: found.verdict,
+      untold: [
+        ...(this.value('ammoniaMgN') === null ? ['free ammonia'] : []),
+        ...(points[0]?.ec25UsPerCm === null ? ['conductivity'] : []),
+        ...(points[0]?.ghDh === null ? ['GH'] : []),
+      ].join(', '),
       times: points.map(({ minutes }) => minutes),
       events: floats > 0 ? [floats] : [],
       marks: [{ time: 0, text: 'afloat' }, ...(floats > 0 ? [{ time: floats, text: 'opened' }] : []), { time: end, text: time(end) }],
       charts: [
         { title: 'Temperature', kind: 'temperature' as const, band: series(({ temperatureC }) => temperatureC), window: null },
         { title: 'pH', kind: 'ph' as const, band: series(({ ph }) => ph), window: null },
-        {
-          title: 'Free ammonia, as N',
-          kind: 'concentration' as const,
-          band: series(({ freeAmmoniaMgN }) => freeAmmoniaMgN),
-          window: danger,
-        },
+        ...(this.value('ammoniaMgN') === null
+          ? []
+          : [
+              {
+                title: 'Free ammonia, as N',
+                kind: 'concentration' as const,
+                band: series(({ freeAmmoniaMgN }) => freeAmmoniaMgN),
+                window: danger,
+              },
+            ]),
         ...(points[0]?.ec25UsPerCm === null
           ? []
           : [{ title: 'Conductivity', kind: 'conductivity' as const, band: series(({ ec25UsPerCm }) => ec25UsPerCm), window: null }]),

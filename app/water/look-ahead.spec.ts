@@ -168,7 +168,10 @@ describe('the bag', () => {
   it('is judged as soon as it is tested', async () => {
     const bench = await openBench(AcclimateFace, shellBed);
     expect(bench.host.querySelector('.verdict')!.getAttribute('data-verdict')).toBe('untested');
+    expect(bench.text('.charts')).not.toContain('Free ammonia');
+    expect(bench.host.textContent).toContain('Unknown, since it is not tested: free ammonia, conductivity, GH.');
     await bench.type('Its ammonia (TAN, as N)', '3');
+    expect(bench.text('.charts')).toContain('Free ammonia');
     expect(bench.host.querySelector('.verdict')!.getAttribute('data-verdict')).toBe('direct-foul');
     await bench.type('Its ammonia (TAN, as N)', '0.02');
     await bench.type('Its conductivity', '630');

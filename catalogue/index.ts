@@ -1,19 +1,58 @@
 import type { CatalogueData } from '../core/catalogue/catalogue';
 import amphibians from './animals/amphibians.json';
-import fish from './animals/fish.json';
-import invertebrates from './animals/invertebrates.json';
+import catfishAndLoaches from './animals/catfish-and-loaches.json';
+import cichlids from './animals/cichlids.json';
+import crayfishAndCrabs from './animals/crayfish-and-crabs.json';
+import gobiesAndSmallOddities from './animals/gobies-and-small-oddities.json';
+import killifishAndRicefish from './animals/killifish-and-ricefish.json';
+import labyrinthFish from './animals/labyrinth-fish.json';
+import lagoonInvertebrates from './animals/lagoon-invertebrates.json';
+import livebearers from './animals/livebearers.json';
+import marineFish from './animals/marine-fish.json';
+import rainbowfish from './animals/rainbowfish.json';
+import rasborasDaniosBarbs from './animals/rasboras-danios-barbs.json';
+import shrimp from './animals/shrimp.json';
+import snailsAndMussels from './animals/snails-and-mussels.json';
+import tetrasAndPencilfish from './animals/tetras-and-pencilfish.json';
 import biotopes from './biotopes.json';
 import materials from './materials.json';
+import media from './media.json';
 import pieces from './pieces.json';
-import plants from './plants.json';
+import floating from './plants/floating.json';
+import mosses from './plants/mosses.json';
+import rooted from './plants/rooted.json';
+import shoreAndSea from './plants/shore-and-sea.json';
+import stems from './plants/stems.json';
 import waters from './waters.json';
 
 /** The shipped catalogue. Its shape is checked by the tests, so that the app need not parse it at every start. */
 export const catalogueData = {
-  edition: '2026-11',
-  organisms: [...fish, ...invertebrates, ...amphibians, ...plants],
+  edition: '2026-12',
+  organisms: [
+    ...tetrasAndPencilfish,
+    ...rasborasDaniosBarbs,
+    ...livebearers,
+    ...killifishAndRicefish,
+    ...labyrinthFish,
+    ...cichlids,
+    ...rainbowfish,
+    ...catfishAndLoaches,
+    ...gobiesAndSmallOddities,
+    ...marineFish,
+    ...shrimp,
+    ...crayfishAndCrabs,
+    ...snailsAndMussels,
+    ...lagoonInvertebrates,
+    ...amphibians,
+    ...stems,
+    ...rooted,
+    ...mosses,
+    ...floating,
+    ...shoreAndSea,
+  ],
   waters,
   materials,
+  media,
   pieces,
   biotopes,
 } as unknown as CatalogueData;

@@ -217,7 +217,9 @@ export class AnimalCard {
       row('Lives', traits.strata, (strata) => strata.join(', ')),
       row('Jumps', traits.jumps, (jumps) => (jumps ? 'yes: cover the tank' : 'no')),
       row('Eats', traits.diet, String),
-      row('Breeds', traits.breeding, String),
+      row('Breeds', traits.breeding.mode, String),
+      row('Where', traits.breeding.site, String),
+      row('Brought on by', traits.breeding.trigger, String),
       row('From', origin, String),
     ];
   });

@@ -1,5 +1,5 @@
 import { severityRank, type Bench, type Finding } from '../calculation/finding';
-import { rangeFor } from '../catalogue/organism';
+import { isInvertebrate, rangeFor } from '../catalogue/organism';
 import { PARAMETERS, type Parameter } from '../catalogue/parameter';
 import { inOrder } from '../design/design';
 import { climateNotStated, failureFinding, ratingFinding, seasonFindings } from '../equipment/findings';
@@ -185,7 +185,7 @@ function memberFindings({ design }: World, derived: Derived): Finding[] {
     if (!animal) continue;
     const { traits } = animal;
     if (conditioner) findings.push(conditionerHarmFinding(id, animal.group, conditioner));
-    if (animal.group === 'shrimp' || animal.group === 'snail')
+    if (isInvertebrate(animal.group))
       findings.push(copperFinding(id, copper, conditioner, derived['water.mixed']));
     const ofItsKind = members.filter(({ organismId }) => organismId === member.organismId).reduce((sum, { count }) => sum + count, 0);
     findings.push(groupFinding(id, traits.groupMin, ofItsKind));

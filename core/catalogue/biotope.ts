@@ -3,6 +3,7 @@ import { factOf } from '../quantity/fact';
 import { isOrdered } from '../quantity/range';
 import { Id } from './organism';
 import { Parameter } from './parameter';
+import { RegionId } from './region';
 
 const Span = z.tuple([z.number(), z.number()]).refine(isOrdered, { message: 'the low edge is above the high edge' });
 
@@ -11,6 +12,8 @@ export const Biotope = z.strictObject({
   id: Id,
   name: z.string().min(1),
   locality: factOf(z.string().min(1)),
+  /** The basin or coast it belongs to. */
+  region: RegionId,
   habitat: z.enum(['fresh', 'brackish', 'marine']),
   description: z.string().min(1),
   /** Water temperature by month, January first. */
@@ -27,6 +30,8 @@ export const Biotope = z.strictObject({
   light: factOf(z.enum(['dim', 'broken', 'bright'])),
   waterColour: z.string().regex(/^#[0-9a-f]{6}$/),
   /** What lives there, out of the catalogue. */
-  organismIds: z.array(Id).min(1),
+  organismIds: z.array(Id),
+  /** What else was recorded there and is not in the catalogue, by Latin name. */
+  otherTaxa: z.array(z.string().min(1).max(200)).max(2000).optional(),
 });
 export type Biotope = z.infer<typeof Biotope>;

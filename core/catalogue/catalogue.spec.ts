@@ -1,6 +1,7 @@
 import { catalogueData } from '../../catalogue';
 import { CatalogueData, indexCatalogue } from './catalogue';
-import { rangeFor, type Organism } from './organism';
+import { AnimalGroup, rangeFor, type Organism } from './organism';
+import { Realm, REGIONS } from './region';
 
 const copy = () => JSON.parse(JSON.stringify(catalogueData)) as CatalogueData;
 const issues = (data: unknown) => {
@@ -13,14 +14,16 @@ describe('the catalogue', () => {
     expect(issues(catalogueData)).toEqual([]);
   });
 
-  it('holds what the first tanks need', () => {
+  it('covers every group, habitat and realm', () => {
     const { organisms, waters, biotopes } = indexCatalogue(catalogueData);
     const animals = [...organisms.values()].filter((entry) => entry.kind === 'animal');
-    expect(animals.length).toBeGreaterThanOrEqual(14);
-    expect(organisms.size - animals.length).toBeGreaterThanOrEqual(6);
+    expect(animals.length).toBeGreaterThanOrEqual(130);
+    expect(organisms.size - animals.length).toBeGreaterThanOrEqual(80);
     expect(waters.size).toBeGreaterThanOrEqual(4);
-    expect(biotopes.size).toBeGreaterThanOrEqual(4);
-    expect(new Set(animals.map((entry) => entry.group))).toEqual(new Set(['fish', 'shrimp', 'snail', 'amphibian']));
+    expect(biotopes.size).toBeGreaterThanOrEqual(30);
+    expect(new Set(animals.map((entry) => entry.group))).toEqual(new Set(AnimalGroup.options));
+    expect(new Set([...biotopes.values()].map(({ habitat }) => habitat))).toEqual(new Set(['fresh', 'brackish', 'marine']));
+    expect(new Set([...biotopes.values()].map(({ region }) => REGIONS[region].realm))).toEqual(new Set(Realm.options));
   });
 
   it('refuses a value without basis', () => {

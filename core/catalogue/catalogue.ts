@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { Biotope } from './biotope';
 import { Material } from './material';
+import { Medium } from './medium';
 import { Organism } from './organism';
 import { PieceClass } from './piece';
 import { WaterType } from './water-source';
@@ -12,12 +13,13 @@ export const CatalogueData = z
     organisms: z.array(Organism),
     waters: z.array(WaterType),
     materials: z.array(Material),
+    media: z.array(Medium),
     pieces: z.array(PieceClass),
     biotopes: z.array(Biotope),
   })
   .superRefine((data, context) => {
     const fault = (path: (string | number)[], message: string) => context.addIssue({ code: 'custom', path, message });
-    for (const table of ['organisms', 'waters', 'materials', 'pieces', 'biotopes'] as const) {
+    for (const table of ['organisms', 'waters', 'materials', 'media', 'pieces', 'biotopes'] as const) {
       const seen = new Set<string>();
       data[table].forEach((entry, i) => {
         if (seen.has(entry.id)) fault([table, i, 'id'], `"${entry.id}" stands twice`);
@@ -57,6 +59,7 @@ export interface Catalogue {
   readonly organisms: ReadonlyMap<string, Organism>;
   readonly waters: ReadonlyMap<string, WaterType>;
   readonly materials: ReadonlyMap<string, Material>;
+  readonly media: ReadonlyMap<string, Medium>;
   readonly pieces: ReadonlyMap<string, PieceClass>;
   readonly biotopes: ReadonlyMap<string, Biotope>;
 }
@@ -74,6 +77,7 @@ export function indexCatalogue(data: CatalogueData): Catalogue {
     organisms,
     waters: byId(data.waters),
     materials: byId(data.materials),
+    media: byId(data.media),
     pieces: byId(data.pieces),
     biotopes: byId(data.biotopes),
   };

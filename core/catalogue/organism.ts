@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { factOf, type Fact } from '../quantity/fact';
 import { isOrdered } from '../quantity/range';
+import { RegionId } from './region';
 import { ShelterKind } from './shelter';
 import { PARAMETER_META, PARAMETERS, Parameter, Phase } from './parameter';
 
@@ -37,12 +38,90 @@ export type Ranges = Partial<Record<Parameter, Fact<ToleranceRange>>>;
 export const Stratum = z.enum(['bottom', 'middle', 'top']);
 export type Stratum = z.infer<typeof Stratum>;
 
-export const AnimalGroup = z.enum(['fish', 'shrimp', 'snail', 'amphibian']);
+export const AnimalGroup = z.enum([
+  'fish',
+  'shrimp',
+  'crayfish',
+  'crab',
+  'snail',
+  'bivalve',
+  'amphibian',
+  'cnidarian',
+  'sponge',
+  'echinoderm',
+]);
 export type AnimalGroup = z.infer<typeof AnimalGroup>;
 
-export const AnimalForm = z.enum(['slender-fish', 'deep-fish', 'small-cichlid', 'shrimp', 'snail', 'salamander']);
-export const PlantForm = z.enum(['stem', 'rosette', 'moss', 'floating', 'rhizome-fern']);
+/** Everything without a backbone: copper and many medicines kill it. */
+export const isInvertebrate = (group: AnimalGroup): boolean => group !== 'fish' && group !== 'amphibian';
+
+export const AnimalForm = z.enum([
+  'slender-fish',
+  'deep-fish',
+  'disc-fish',
+  'hatchet-fish',
+  'small-cichlid',
+  'catfish',
+  'loach',
+  'goby',
+  'pipefish',
+  'seahorse',
+  'shrimp',
+  'crayfish',
+  'crab',
+  'hermit',
+  'snail',
+  'bivalve',
+  'salamander',
+  'frog',
+  'gorgonian',
+  'polyps',
+  'sponge',
+  'cucumber',
+  'star',
+]);
+export const PlantForm = z.enum([
+  'stem',
+  'grass',
+  'carpet',
+  'rosette',
+  'lily',
+  'moss',
+  'floating',
+  'rhizome-fern',
+  'macroalga',
+  'mangrove',
+]);
 export type Form = z.infer<typeof AnimalForm> | z.infer<typeof PlantForm>;
+
+/** How young come about; what site, food and care follow from. */
+export const BreedingMode = z.enum([
+  'scatters eggs',
+  'sticks eggs',
+  'buries eggs',
+  'cave',
+  'shell',
+  'nest',
+  'bubble nest',
+  'mouthbrooder',
+  'pouch',
+  'mussel',
+  'bears young',
+  'carries eggs, young like adults',
+  'carries eggs, larvae in fresh water',
+  'larvae drift to sea',
+  'larvae on fish',
+  'clutches',
+  'clutches above water',
+  'eggs on plants',
+  'pelagic eggs',
+  'buds or is cut',
+]);
+export type BreedingMode = z.infer<typeof BreedingMode>;
+
+/** Low and high of a number that is counted or timed. */
+const NumberSpan = (max: number) =>
+  factOf(z.tuple([z.number().nonnegative().max(max), z.number().nonnegative().max(max)]).refine(isOrdered, { message: 'out of order' }));
 
 const Millimetres = factOf(z.number().positive().max(3000));
 
@@ -54,6 +133,10 @@ const shared = {
   /** Largest change a day that is borne, per parameter. */
   dailyStep: z.partialRecord(Parameter, factOf(z.number().positive())),
   origin: factOf(z.string().min(1)),
+  /** Waters it is native to; see REGIONS. */
+  regions: factOf(z.array(RegionId).min(1)),
+  /** Kinds it is taken for, by Latin name. */
+  lookAlikes: z.array(z.string().min(1)).optional(),
   cautions: z.array(z.string().min(1)).optional(),
   /** A bred line of this kind. */
   strainOf: Id.optional(),
@@ -104,7 +187,23 @@ export const Animal = z.strictObject({
     /** Smallest water volume for the smallest proper group. */
     volumeL: factOf(z.number().positive()),
     /** How food is taken: what sucks or sifts takes grain in with it. */
-    feeding: factOf(z.enum(['picks', 'grazes', 'sifts', 'sucks'])),
+    feeding: factOf(z.enum(['picks', 'grazes', 'sifts', 'sucks', 'filters'])),
+    /** Where the mouth is, or what takes its place. */
+    mouth: factOf(z.enum(['up', 'end', 'below', 'picks', 'rasps', 'filters'])),
+    /** What it eats beside its food. */
+    eats: factOf(z.array(z.enum(['plants', 'snails', 'shrimp', 'eggs', 'young']))),
+    /** When it is about. */
+    activity: factOf(z.enum(['day', 'dusk', 'night', 'any'])),
+    current: factOf(z.enum(['none', 'slow', 'moderate', 'strong'])),
+    light: factOf(z.enum(['any', 'dim', 'broken', 'bright'])),
+    /** Dissolved oxygen it should not fall under, mg/L. */
+    oxygenMgPerL: factOf(z.number().positive().max(12)),
+    /** Months from hatching to about adult length. */
+    growthMonths: factOf(z.number().positive().max(120)),
+    /** Pulls plants out. */
+    uproots: factOf(z.boolean()),
+    /** Stings or poisons its neighbours. */
+    stings: factOf(z.boolean()),
     /** Moves the bed about. */
     digs: factOf(z.boolean()),
     /** Least depth of bed it needs to burrow or to bury what it lives in; 0 for none. */
@@ -118,7 +217,21 @@ export const Animal = z.strictObject({
       }),
     ),
     diet: factOf(z.string().min(1)),
-    breeding: factOf(z.string().min(1)),
+    breeding: z.strictObject({
+      mode: factOf(BreedingMode),
+      site: factOf(z.string().min(1)),
+      trigger: factOf(z.string().min(1)),
+      /** Young or eggs at a time. */
+      brood: NumberSpan(1_000_000),
+      /** Days between broods of one female. */
+      intervalDays: NumberSpan(1500),
+      /** Days from laying to hatching, from mating to birth of what bears young, or that eggs are carried. */
+      incubationDays: NumberSpan(400),
+      /** Days from hatching to the first brood. */
+      maturityDays: NumberSpan(4000),
+      care: factOf(z.enum(['none', 'male', 'female', 'both', 'group'])),
+      firstFood: factOf(z.string().min(1)),
+    }),
   }),
 });
 export type Animal = z.infer<typeof Animal>;
@@ -133,6 +246,14 @@ export const Plant = z.strictObject({
     light: factOf(z.enum(['low', 'medium', 'high'])),
     growth: factOf(z.enum(['slow', 'moderate', 'fast'])),
     rooting: factOf(z.enum(['bury', 'attach', 'float'])),
+    /** Carbon dioxide beyond what air and animals give. */
+    co2: factOf(z.enum(['none', 'helps', 'needs'])),
+    feeds: factOf(z.enum(['root', 'water', 'both'])),
+    /** Loses its leaves when it is moved to other water. */
+    melts: factOf(z.boolean()),
+    /** Eaten by what eats plants. */
+    edible: factOf(z.boolean()),
+    toxic: factOf(z.enum(['no', 'mild', 'yes'])),
   }),
 });
 export type Plant = z.infer<typeof Plant>;

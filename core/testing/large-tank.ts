@@ -30,7 +30,7 @@ export function largeTank(catalogue: Catalogue, size = { species: 20, items: 60,
       {
         order: 100 + i,
         kind: 'plant',
-        classId: plants[i % plants.length]!.id,
+        classId: plants[(i * 13) % plants.length]!.id,
         positionMm: place(),
       },
     ]),
@@ -40,7 +40,8 @@ export function largeTank(catalogue: Catalogue, size = { species: 20, items: 60,
       `s${i}`,
       {
         order: i,
-        organismId: animals[i % animals.length]!.id,
+        // in strides, so that every group is among them
+        organismId: animals[(i * 37) % animals.length]!.id,
         count: 1 + Math.floor(random() * 12),
         phase: i % 3 === 0 ? 'spawn' : 'keep',
       },

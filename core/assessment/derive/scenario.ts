@@ -1,5 +1,5 @@
 import type { Material, WaterAction } from '../../catalogue/material';
-import type { Animal, AnimalGroup, Plant } from '../../catalogue/organism';
+import { isInvertebrate, type Animal, type AnimalGroup, type Plant } from '../../catalogue/organism';
 import type { Surface } from '../../care/model';
 import { inOrder, type Design } from '../../design/design';
 import { sourceLabel } from '../../design/room';
@@ -53,7 +53,7 @@ const INVERTEBRATE = 0.35;
 
 /** Oxygen that one animal breathes at 25 °C, mg a day; by mass to the 0.8. Fish: Clarke & Johnston 1999 at 50 g. */
 export function breathMgPerDay(grams: number, group: AnimalGroup): number {
-  if (group === 'shrimp' || group === 'snail') return INVERTEBRATE * 0.2 * (grams / 0.2) ** 0.8 * 24;
+  if (isInvertebrate(group)) return INVERTEBRATE * 0.2 * (grams / 0.2) ** 0.8 * 24;
   return ACTIVE * Math.exp(15.7 - 5020 / 298.15) * 31.998 * 24 * (grams / 50) ** 0.8;
 }
 

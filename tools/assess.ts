@@ -4,6 +4,7 @@ import { assess } from '../core/assessment/assess';
 import { helpFor } from '../core/assessment/remedies/offer';
 import { BASIS_WORD, plain, SEVERITY_WORD, wordFinding, wordRemedy, wordShortfall } from '../core/assessment/wording';
 import { indexCatalogue } from '../core/catalogue/catalogue';
+import { withOwn } from '../core/design/own-catalogue';
 import { readDesignFile } from '../core/design/document';
 import { METRIC } from '../core/quantity/format';
 
@@ -27,7 +28,7 @@ const read = readDesignFile(text);
 if (!read.ok) fail(read.refusals.map(({ path: place, reason }) => `${path}: ${place}: ${reason}`).join('\n'));
 
 const { design, room } = read.document;
-const assessment = assess({ design, room, catalogue: indexCatalogue(catalogueData) });
+const assessment = assess({ design, room, catalogue: withOwn(indexCatalogue(catalogueData), room.own) });
 const worded = assessment.findings.map((finding) => {
   const help = helpFor(assessment, finding);
   return {

@@ -2,6 +2,7 @@ import { assess, worst, type Assessment } from '../../core/assessment/assess';
 import { plain, nameOf, wordFinding } from '../../core/assessment/wording';
 import type { Catalogue } from '../../core/catalogue/catalogue';
 import type { Design } from '../../core/design/design';
+import { withOwn } from '../../core/design/own-catalogue';
 import type { Room } from '../../core/design/room';
 import type { UnitChoice } from '../../core/quantity/format';
 import { figureOf } from '../section/figure';
@@ -26,5 +27,5 @@ export function judgedSummary(assessment: Assessment, units: UnitChoice): NonNul
 
 /** Judges a design for its card. */
 export function judgeForCard(design: Design, room: Room, catalogue: Catalogue, units: UnitChoice): NonNullable<TankSummary['judged']> {
-  return judgedSummary(assess({ design, room, catalogue }), units);
+  return judgedSummary(assess({ design, room, catalogue: withOwn(catalogue, room.own) }), units);
 }

@@ -20,6 +20,7 @@ import { helpFor, type Help } from '../../core/assessment/remedies/offer';
 import type { Remedy } from '../../core/assessment/remedies/remedy';
 import type { Catalogue } from '../../core/catalogue/catalogue';
 import { Design } from '../../core/design/design';
+import { withOwn } from '../../core/design/own-catalogue';
 import { Room } from '../../core/design/room';
 import { applyEdit } from '../../core/design/edit';
 import { judgedSummary } from './judge-card';
@@ -60,7 +61,11 @@ export class TankStore {
   private readonly tank$ = this.open$.pipe(filter((open) => open !== null));
   readonly designState$: Observable<DocumentState<Design>> = this.tank$.pipe(switchMap(({ design }) => design.state$));
   readonly roomState$: Observable<DocumentState<Room>> = this.tank$.pipe(switchMap(({ room }) => room.state$));
-  readonly catalogue$ = this.tank$.pipe(map(({ catalogue }) => catalogue));
+  /** As the room knows it: its own entries and facts with the shipped ones. */
+  readonly catalogue$ = this.tank$.pipe(
+    switchMap(({ catalogue, room }) => room.state$.pipe(map(({ document }) => withOwn(catalogue, document.own)))),
+    distinctUntilChanged(),
+  );
 
   /** What a hand is dragging at, not yet an edit. */
   private readonly preview$ = new BehaviorSubject<Preview | null>(null);
@@ -77,7 +82,12 @@ export class TankStore {
           distinctUntilChanged(),
         ),
         this.preview$,
-      ]).pipe(map(([d, r, preview]) => assess({ ...previewed(d, r, preview), catalogue }, this.cache))),
+      ]).pipe(
+        map(([d, r, preview]) => {
+          const shown = previewed(d, r, preview);
+          return assess({ ...shown, catalogue: withOwn(catalogue, shown.room.own) }, this.cache);
+        }),
+      ),
     ),
     tap((assessment) => (this.shown = assessment)),
     shareReplay(1),
@@ -135,7 +145,9 @@ export class TankStore {
   /** The judgement of a state that is to be saved: the one on the screen, if it is of that state. */
   private judged(design: Design, room: Room, catalogue: Catalogue): Assessment {
     const { shown } = this;
-    return shown?.world.design === design && shown.world.room === room ? shown : assess({ design, room, catalogue }, new Map(this.cache));
+    return shown?.world.design === design && shown.world.room === room
+      ? shown
+      : assess({ design, room, catalogue: withOwn(catalogue, room.own) }, new Map(this.cache));
   }
 
   /** Lets go of the tank, and of its lock once everything is written. */

@@ -1,6 +1,7 @@
 /// <reference lib="webworker" />
 import { catalogueData } from '../../catalogue';
 import { forecastOf } from '../../core/assessment/forecast';
+import { withOwn } from '../../core/design/own-catalogue';
 import { indexCatalogue } from '../../core/catalogue/catalogue';
 import type { ForecastAsk, ForecastTold } from './forecast-messages';
 
@@ -17,7 +18,7 @@ async function follow({ turn, ask }: ForecastAsk): Promise<void> {
   try {
     let until = performance.now() + SLICE_MS;
     let told = false;
-    for (const step of forecastOf({ design: ask.design, room: ask.room, catalogue }, ask.request)) {
+    for (const step of forecastOf({ design: ask.design, room: ask.room, catalogue: withOwn(catalogue, ask.room.own) }, ask.request)) {
       if (typeof step === 'number') tell({ turn, kind: 'count', samples: step });
       else {
         told = true;

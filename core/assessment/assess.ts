@@ -1,6 +1,8 @@
 import { severityRank, type Bench, type Finding } from '../calculation/finding';
 import { isInvertebrate, rangeFor } from '../catalogue/organism';
 import { PARAMETERS, type Parameter } from '../catalogue/parameter';
+import { belongingFinding, placeBottomFinding, placeNotKnown, placeSeasonFinding, placeWaterFinding } from '../biotope/findings';
+import { plantDamageFinding, unidentifiedFinding } from '../stocking/damage';
 import { inOrder } from '../design/design';
 import { climateNotStated, failureFinding, ratingFinding, seasonFindings } from '../equipment/findings';
 import type { WayOut } from '../stocking/escape';
@@ -82,6 +84,7 @@ export function assess(world: World, cache: DeriveCache = new Map()): Assessment
     ...waterFindings(world, derived),
     ...memberFindings(world, derived),
     ...companyJudged(world, derived),
+    ...placeFindings(world, derived),
     ...bedFindings(world, derived),
     ...hardscapeFindings(world, derived),
     ...vesselFindings(world, derived),
@@ -185,8 +188,7 @@ function memberFindings({ design }: World, derived: Derived): Finding[] {
     if (!animal) continue;
     const { traits } = animal;
     if (conditioner) findings.push(conditionerHarmFinding(id, animal.group, conditioner));
-    if (isInvertebrate(animal.group))
-      findings.push(copperFinding(id, copper, conditioner, derived['water.mixed']));
+    if (isInvertebrate(animal.group)) findings.push(copperFinding(id, copper, conditioner, derived['water.mixed']));
     const ofItsKind = members.filter(({ organismId }) => organismId === member.organismId).reduce((sum, { count }) => sum + count, 0);
     findings.push(groupFinding(id, traits.groupMin, ofItsKind));
     const salinity = range('salinity')?.value?.tolerance;
@@ -205,11 +207,34 @@ function memberFindings({ design }: World, derived: Derived): Finding[] {
 function companyJudged({ design }: World, derived: Derived): Finding[] {
   const members = derived['stock.members'].value ?? [];
   const floor = design.vessel && floorMm(design.vessel);
+  const plants = members.flatMap(({ id, organism }) => (organism?.kind === 'plant' ? [{ id, plant: organism }] : []));
   const ways: WayOut[] = inOrder(design.vessel?.openings ?? {}).map(([id, opening]) => ({ id, ...opening }));
   return [
     ...companyFindings(companyOf(members), floor && floor.long * floor.short, ways),
     ...members.filter(({ organism }) => !organism).map(({ id }) => companyNotKnown(id)),
+    ...inOrder(design.stock).flatMap(([id, { candidateIds }]) => (candidateIds ? [unidentifiedFinding(id, candidateIds.length)] : [])),
+    ...companyOf(members).flatMap((companion) => plantDamageFinding(companion, plants) ?? []),
   ];
+}
+
+/** How true the tank is to its wild place, where that is wanted. */
+function placeFindings({ design, catalogue }: World, derived: Derived): Finding[] {
+  const { biotopeId, fidelity } = design.brief;
+  if (!biotopeId || !fidelity) return [];
+  const place = catalogue.biotopes.get(biotopeId);
+  if (!place) return [placeNotKnown()];
+  const lying = [
+    ...inOrder(design.substrate.layers).map(([, { materialId }]) => materialId),
+    ...hardscapeOf(design).flatMap(([, { materialId }]) => materialId ?? []),
+    ...inOrder(design.water.additions).map(([, { materialId }]) => materialId),
+  ];
+  const findings = [
+    ...(derived['stock.members'].value ?? []).map(({ id, organism }) => belongingFinding(id, organism, place, fidelity)),
+    ...WATER_PARAMETERS.map((parameter) => placeWaterFinding(parameter, plannedNode(derived, parameter), place, fidelity)),
+    placeSeasonFinding(derived['heat.year'], place, fidelity),
+    placeBottomFinding([...new Set(lying)], place),
+  ];
+  return findings.filter((finding) => finding !== null);
 }
 
 function vesselFindings({ design, catalogue }: World, derived: Derived): Finding[] {

@@ -364,7 +364,7 @@ describe('the words of a remedy', () => {
   };
 
   const cases: [Design, string, RegExp, RegExp][] = [
-    [peatPocket, 'water.parameter:ghDh:pair', /^100 % RO water$/, /^17.8 dGH → 0.1 dGH; mends \d more$/],
+    [peatPocket, 'water.parameter:ghDh:pair', /^100 % RO water$/, /^17.8 dGH → 0.1 dGH; mends \d+ more$/],
     [weedyThicket, 'heat.too-cold:danios', /^Heater at 22 °C$/, /^15.7 °C → 22 °C/],
     [tank([['danio-margaritatus', 8]], { heaterC: 30 }), 'heat.too-warm:s0', /^Set heater to 24 °C$/, /^30 °C → 24.9 °C/],
     [tank([['ambystoma-mexicanum', 1]]), 'heat.too-warm:s0', /^Cooler at 17 °C$/, /^24.9 °C → 17 °C/],

@@ -14,6 +14,7 @@ import { wordStocking } from './wording/stocking';
 import { wordSubstrate } from './wording/substrate';
 import { wordVessel } from './wording/vessel';
 import { wordWater } from './wording/water';
+import { wordBiotope } from './wording/biotope';
 import { wordWindow } from './wording/window';
 import { formatMm, formatValue, nameOf, type CodesOf, type Worded, type Words } from './wording/words';
 
@@ -67,6 +68,7 @@ export function wordFinding(finding: Finding, assessment: Assessment, units: Uni
   if (isOf(words, 'vessel')) return wordVessel(words);
   if (isOf(words, 'substrate')) return wordSubstrate(words);
   if (isOf(words, 'hardscape')) return wordHardscape(words);
+  if (isOf(words, 'biotope')) return wordBiotope(words);
   return wordStocking(words as Words<CodesOf<'stocking'>>);
 }
 
@@ -74,7 +76,10 @@ function isOf<F extends Parameters<typeof startsWith>[1]>(words: Words, family: 
   return startsWith(words.code, family);
 }
 
-function startsWith(code: FindingCode, family: 'water' | 'heat' | 'window' | 'vessel' | 'substrate' | 'hardscape' | 'stocking'): boolean {
+function startsWith(
+  code: FindingCode,
+  family: 'water' | 'heat' | 'window' | 'vessel' | 'substrate' | 'hardscape' | 'stocking' | 'biotope',
+): boolean {
   return code.startsWith(`${family}.`);
 }
 
@@ -176,6 +181,8 @@ export function wordRemedy(
         return `Put in ${show('count')} × ${names[0] ?? 'hide'}`;
       case 'vessel':
         return `Box of ${show('length')} × ${show('width')} × ${show('height')}`;
+      case 'swap':
+        return `Keep ${names[1] ?? ''} instead`;
       case 'remove':
         return `Leave out ${names[0] ?? ''}`;
     }

@@ -115,7 +115,15 @@ export type FindingCode =
   | 'stocking.strata'
   | 'stocking.escape'
   | 'stocking.not-known'
-  | 'stocking.not-chosen';
+  | 'stocking.not-chosen'
+  | 'stocking.plant-damage'
+  | 'stocking.stings'
+  | 'stocking.unidentified'
+  | 'biotope.foreign'
+  | 'biotope.water'
+  | 'biotope.season'
+  | 'biotope.bottom'
+  | 'biotope.not-known';
 
 export const SEVERITY_ORDER: readonly Severity[] = ['conflict', 'watch', 'unknown', 'fits'];
 

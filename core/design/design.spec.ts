@@ -5,6 +5,7 @@ import fixture2 from './fixtures/design-v2.json';
 import fixture3 from './fixtures/design-v3.json';
 import fixture4 from './fixtures/design-v4.json';
 import fixture5 from './fixtures/design-v5.json';
+import fixture6 from './fixtures/design-v6.json';
 import { emptyCare } from '../care/model';
 import { catalogueData } from '../../catalogue';
 import { peatPocket, weedyThicket, lowBarn } from '../testing/tanks';
@@ -53,7 +54,7 @@ describe('a design document', () => {
   it('of version 1 is still read: the frozen fixture', () => {
     const read = readDesignFile(JSON.stringify(fixture));
     expect(read.ok ? read.document.design.name : read.refusals).toEqual('Frozen peat pocket');
-    expect(DESIGN_SCHEMA).toBe(5);
+    expect(DESIGN_SCHEMA).toBe(6);
   });
 
   it('of version 2 is read, and what it did not say of the water is nothing', () => {
@@ -61,7 +62,8 @@ describe('a design document', () => {
     const { water, ...rest } = fixture2.design;
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...rest,
-      schema: 5,
+      schema: 6,
+      brief: { ...rest.brief, fidelity: null },
       care: emptyCare(),
       water: { ...emptyWaterPlan(), parts: water.parts },
       equipment: placeless(rest.equipment),
@@ -77,7 +79,8 @@ describe('a design document', () => {
     const { soil, ...loose } = additions;
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture3.design,
-      schema: 5,
+      schema: 6,
+      brief: { ...fixture3.design.brief, fidelity: null },
       care: emptyCare(),
       water: { ...water, additions: loose },
       equipment: placeless(fixture3.design.equipment),
@@ -98,7 +101,8 @@ describe('a design document', () => {
     const read = readDesignFile(JSON.stringify(file));
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture4.design,
-      schema: 5,
+      schema: 6,
+      brief: { ...fixture4.design.brief, fidelity: null },
       water: { ...water, additions: loose },
       equipment: placeless(fixture4.design.equipment),
       substrate: { ...emptySubstrate(), layers: { soil: levelBed(soil) } },
@@ -113,9 +117,28 @@ describe('a design document', () => {
     expect((layers['soil']!.top.heightMm[0]! * 620 * 380) / 1e6).toBeCloseTo(soil.amount, 1);
   });
 
-  it('of version 5 is read as it stands', () => {
+  it('of version 5 is read, and nothing said of how true it is to its place', () => {
     const read = readDesignFile(JSON.stringify(fixture5));
-    expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual(fixture5.design);
+    const { brief } = fixture5.design;
+    expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
+      ...fixture5.design,
+      schema: 6,
+      brief: { ...brief, fidelity: null },
+    });
+    expect(read.ok && read.document.room.own).toEqual({ organisms: {}, biotopes: {}, overrides: {} });
+  });
+
+  it('of version 6 is read as it stands, with what its room adds to the catalogue', () => {
+    const read = readDesignFile(JSON.stringify(fixture6));
+    expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual(fixture6.design);
+    expect(read.ok ? (read.document.room as unknown) : null).toEqual(fixture6.room);
+  });
+
+  it('takes no kind it may be that it is not', () => {
+    const cories = { ...fixture6.design.stock.cories, candidateIds: ['a', 'b'] };
+    expect(apply([{ op: 'add', path: '/stock/x', value: cories }]).ok).toBeFalse();
+    expect(apply([{ op: 'add', path: '/stock/x', value: { ...cories, candidateIds: [cories.organismId] } }]).ok).toBeFalse();
+    expect(apply([{ op: 'add', path: '/stock/x', value: fixture6.design.stock.cories }]).ok).toBeTrue();
   });
 
   it('takes no bed and no piece that cannot be', () => {

@@ -8,7 +8,7 @@ import { emptySubstrate, SubstratePlan } from '../substrate/model';
 import { Vessel } from '../vessel/model';
 import { emptyWaterPlan, WaterPlan } from '../water/model';
 
-export const DESIGN_SCHEMA = 5;
+export const DESIGN_SCHEMA = 6;
 
 export { inOrder } from '../quantity/in-order';
 
@@ -33,6 +33,8 @@ export const Design = z
       purpose: z.enum(['keep', 'breed']),
       targetStockIds: z.array(Key).max(100),
       biotopeId: z.string().min(1).max(80).nullable(),
+      /** How true to the place: nothing that does not live there, nothing from elsewhere in the world, or not judged. */
+      fidelity: z.enum(['strict', 'loose']).nullable(),
     }),
     vessel: Vessel.nullable(),
     water: WaterPlan,
@@ -62,7 +64,7 @@ export function emptyDesign(id: string, roomId: string, name: string): Design {
     rev: 0,
     name,
     archived: false,
-    brief: { purpose: 'breed', targetStockIds: [], biotopeId: null },
+    brief: { purpose: 'breed', targetStockIds: [], biotopeId: null, fidelity: null },
     vessel: null,
     water: emptyWaterPlan(),
     substrate: emptySubstrate(),

@@ -176,8 +176,24 @@ function item4to5(id: string, item: unknown): [string, unknown][] {
   ]);
 }
 
-const DESIGN_STEPS: Readonly<Record<number, (design: Json) => Json>> = { 1: design1to2, 2: design2to3, 3: design3to4, 4: design4to5 };
-const ROOM_STEPS: Readonly<Record<number, (room: Json) => Json>> = { 1: room1to2, 2: room2to3 };
+/** Version 6: how true to its place the tank is meant to be. */
+function design5to6({ brief, ...design }: Json): Json {
+  return { ...design, schema: 6, brief: isObject(brief) ? { ...brief, fidelity: null } : brief };
+}
+
+/** Version 4: what the room adds to the catalogue. */
+function room3to4(room: Json): Json {
+  return { ...room, schema: 4, own: { organisms: {}, biotopes: {}, overrides: {} } };
+}
+
+const DESIGN_STEPS: Readonly<Record<number, (design: Json) => Json>> = {
+  1: design1to2,
+  2: design2to3,
+  3: design3to4,
+  4: design4to5,
+  5: design5to6,
+};
+const ROOM_STEPS: Readonly<Record<number, (room: Json) => Json>> = { 1: room1to2, 2: room2to3, 3: room3to4 };
 
 function climb(document: unknown, steps: Readonly<Record<number, (document: Json) => Json>>): unknown {
   let current = document;

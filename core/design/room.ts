@@ -1,8 +1,9 @@
 import * as z from 'zod';
 import { waterReadings } from '../catalogue/water-source';
 import { factOf } from '../quantity/fact';
+import { emptyOwnCatalogue, OwnCatalogue } from './own-catalogue';
 
-export const ROOM_SCHEMA = 3;
+export const ROOM_SCHEMA = 4;
 
 const Key = z.string().min(1).max(80);
 const MonthSpan = z
@@ -54,6 +55,8 @@ export const Room = z.strictObject({
   sources: z.record(Key, RoomSource),
   mixingKit: z.strictObject({ vesselL: z.number().positive().max(5000), scaleG: z.number().positive().max(1000) }).nullable(),
   onHand: z.record(Key, OnHand),
+  /** What this room adds to the catalogue. */
+  own: OwnCatalogue,
   invented: z.boolean().optional(),
 });
 export type Room = z.infer<typeof Room>;
@@ -69,5 +72,6 @@ export function emptyRoom(id: string, name: string): Room {
     sources: {},
     mixingKit: null,
     onHand: {},
+    own: emptyOwnCatalogue(),
   };
 }

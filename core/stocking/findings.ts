@@ -3,6 +3,7 @@ import { Stratum } from '../catalogue/organism';
 import type { Fact } from '../quantity/fact';
 import type { Companion } from './company';
 import { crossingFinding } from './crossing';
+import { stingFinding } from './damage';
 import { escapeFinding, type WayOut } from './escape';
 import { predationFinding, predationOnYoungFinding } from './predation';
 import { sexRatioFinding } from './sex-ratio';
@@ -82,6 +83,8 @@ export function companyFindings(company: readonly Companion[], floorMm2: number 
         finNippingFinding(b, a),
         temperFinding(a, b, floorMm2),
         crossingFinding(a, b),
+        stingFinding(a, b),
+        stingFinding(b, a),
       );
     }
   });

@@ -10,11 +10,17 @@ export const StockEntry = z
     count: z.number().int().min(1).max(100000),
     female: z.number().int().min(0).optional(),
     phase: Phase,
+    /** Not identified: every kind it may be, organismId among them. */
+    candidateIds: z.array(z.string().min(1).max(80)).min(2).max(8).optional(),
     /** Salinity of the water they arrive in. */
     arrivalSalinity: factOf(z.number().min(0).max(60)).optional(),
   })
   .refine((entry) => entry.female === undefined || entry.female <= entry.count, {
     message: 'more females than animals',
     path: ['female'],
+  })
+  .refine(({ organismId, candidateIds }) => candidateIds === undefined || candidateIds.includes(organismId), {
+    message: 'is not among the kinds it may be',
+    path: ['organismId'],
   });
 export type StockEntry = z.infer<typeof StockEntry>;

@@ -4,6 +4,7 @@ import { assess, type Assessment } from '../assessment/assess';
 import { indexCatalogue } from '../catalogue/catalogue';
 import type { Phase } from '../catalogue/parameter';
 import { Design, emptyDesign } from '../design/design';
+import { withOwn } from '../design/own-catalogue';
 import { Room } from '../design/room';
 import { emptyWaterPlan } from '../water/model';
 import type { HardscapeItem } from '../hardscape/model';
@@ -55,7 +56,7 @@ export function tank(
   const ids = stock.map((_, i) => `s${i}`);
   return Design.parse({
     ...emptyDesign('test', 'low-barn', 'Test tank'),
-    brief: { purpose: 'breed', targetStockIds: ids.slice(0, 1), biotopeId: null },
+    brief: { purpose: 'breed', targetStockIds: ids.slice(0, 1), biotopeId: null, fidelity: null },
     vessel,
     water: {
       ...emptyWaterPlan(),
@@ -74,7 +75,8 @@ export function tank(
   });
 }
 
-export const judge = (design: Design, room: Room = lowBarn): Assessment => assess({ design, room, catalogue });
+export const judge = (design: Design, room: Room = lowBarn): Assessment =>
+  assess({ design, room, catalogue: withOwn(catalogue, room.own) });
 
 export const find = (assessment: Assessment, key: string) => assessment.findings.find((finding) => finding.key === key);
 export const severityOf = (assessment: Assessment, key: string) => find(assessment, key)?.severity ?? null;

@@ -1,7 +1,10 @@
-import { rangeFor } from '../../catalogue/organism';
+import type { Catalogue } from '../../catalogue/catalogue';
+import { rangeFor, type Organism } from '../../catalogue/organism';
+import { unidentified } from '../../catalogue/unidentified';
 import { PARAMETER_META, type Parameter } from '../../catalogue/parameter';
 import { inOrder } from '../../design/design';
 import { windowOf, type Window } from '../../window/window';
+import type { StockEntry } from '../../stocking/model';
 import { plantedIn, plantsOf } from './scene';
 import { missing, type Definitions, type Member, type NodeDefinition } from './node';
 
@@ -15,7 +18,7 @@ export const stockNodes: Pick<Definitions, 'stock.members'> = {
       const animals: Member[] = inOrder(design.stock).map(([id, entry]) => ({
         id,
         organismId: entry.organismId,
-        organism: catalogue.organisms.get(entry.organismId),
+        organism: kindOf(entry, catalogue),
         phase: entry.phase,
         count: entry.count,
         ...(entry.female === undefined ? {} : { female: entry.female }),
@@ -37,6 +40,14 @@ export const stockNodes: Pick<Definitions, 'stock.members'> = {
     },
   },
 };
+
+/** The kind an entry is of; where it is not identified, what suits all it may be; undefined when one of them is not in the catalogue. */
+function kindOf({ organismId, candidateIds }: StockEntry, catalogue: Catalogue): Organism | undefined {
+  if (!candidateIds) return catalogue.organisms.get(organismId);
+  const kinds = candidateIds.flatMap((id) => catalogue.organisms.get(id) ?? []);
+  const animals = kinds.filter((kind) => kind.kind === 'animal');
+  return animals.length === candidateIds.length ? unidentified(animals) : undefined;
+}
 
 function windowNode(parameter: Parameter): NodeDefinition<Window> {
   return {

@@ -82,7 +82,7 @@ describe('care as a remedy', () => {
     const empty = judge({
       ...tank([['danio-margaritatus', 8]]),
       stock: {},
-      brief: { purpose: 'keep', targetStockIds: [], biotopeId: null },
+      brief: { purpose: 'keep', targetStockIds: [], biotopeId: null, fidelity: null },
     });
     expect(find(empty, 'water.oxygen')).toBeUndefined();
   });

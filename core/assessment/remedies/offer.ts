@@ -19,6 +19,7 @@ import { recipeRemedy } from './recipe';
 import { removeRemedy } from './remove';
 import { setPointRemedy } from './set-point';
 import { sexesRemedy } from './sexes';
+import { swapRemedy } from './swap';
 import { vesselRemedy } from './vessel';
 
 export const REMEDY_MAKERS: readonly RemedyMaker[] = [
@@ -46,6 +47,7 @@ export const REMEDY_MAKERS: readonly RemedyMaker[] = [
   steadyRemedy,
   moveRemedy,
   hidesRemedy,
+  swapRemedy,
   vesselRemedy,
   removeRemedy,
 ];
@@ -140,6 +142,7 @@ function shortfallOf(assessment: Assessment, finding: Finding, remedies: readonl
   if (finding.severity === 'unknown') return null;
   if (remedies.some(({ after }) => !after || after.severity === 'fits')) return null;
   if (finding.code.startsWith('water.') && finding.code !== 'water.parameter') return null;
+  if (finding.code.startsWith('biotope.')) return null;
   if (finding.code !== 'water.parameter') return remedies.length > 0 ? null : { reason: 'none-known' };
   if (Object.keys(assessment.world.room.sources).length === 0) return { reason: 'none-known' };
   const nearest = remedies[0]?.after ?? finding;

@@ -39,6 +39,7 @@ export type RemedyKind =
   | 'clear-mouth'
   | 'turn'
   | 'hides'
+  | 'swap'
   | 'remove';
 
 /** A change that a kind of remedy puts forward; not yet proved to help. */

@@ -121,6 +121,24 @@ export function wordStocking({ code, finding, assessment, who, other, show, coun
         reason: `${show('count')} here; it wants at least ${show('groupMin')}. Short groups hide, pine or bully.`,
       };
     }
+    case 'stocking.plant-damage': {
+      const plants = listed(finding.subjects.slice(1).map((id) => nameOf(id, assessment)));
+      const does = { eats: 'eats', uproots: 'pulls out', both: 'eats and pulls out' }[finding.kind ?? ''] ?? 'harms';
+      return {
+        title: `${who} ${does} ${plants}`,
+        reason: 'Feed greens, choose tougher plants on wood and stone, or leave one of the two out.',
+      };
+    }
+    case 'stocking.stings':
+      return {
+        title: `${who} stings ${other}`,
+        reason: 'What is settled cannot move away: keep a hand’s width between them, and look again as they grow.',
+      };
+    case 'stocking.unidentified':
+      return {
+        title: `Which of ${show('kinds')} kinds this is, is not known`,
+        reason: `${who}: judged by what suits it whichever it is, the larger size, the worse temper. Identify it on the Livestock bench to know more.`,
+      };
     case 'stocking.not-chosen':
       return { title: 'Nothing lives here yet', reason: 'Name an animal, or the wild place to rebuild, on the Livestock bench.' };
   }

@@ -65,6 +65,8 @@ export function nameOf(id: string, { world, derived }: Assessment): string {
   if (piece) return `*${world.catalogue.organisms.get(piece.classId)?.latin ?? piece.classId}*`;
   const layer = Object.hasOwn(world.design.substrate.layers, id) ? world.design.substrate.layers[id] : undefined;
   if (layer) return (world.catalogue.materials.get(layer.materialId)?.name ?? layer.materialId).toLowerCase();
+  const kind = world.catalogue.organisms.get(id);
+  if (kind) return `*${kind.latin}*`;
   const known = world.catalogue.materials.get(id) ?? world.catalogue.pieces.get(id);
   if (known) return known.name.toLowerCase();
   const source = Object.hasOwn(world.room.sources, id) ? world.room.sources[id] : undefined;

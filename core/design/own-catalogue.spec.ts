@@ -1,0 +1,74 @@
+import type { Animal } from '../catalogue/organism';
+import { catalogue, judge, lowBarn, tank, find } from '../testing/tanks';
+import { applyEdit } from './edit';
+import { emptyOwnCatalogue, overridden, withOwn, type Override, type OwnCatalogue } from './own-catalogue';
+import { Room } from './room';
+
+const danio = catalogue.organisms.get('danio-margaritatus') as Animal;
+const override = (path: string, value: unknown, more: Partial<Override> = {}): Override => ({
+  order: 1,
+  entryId: danio.id,
+  path,
+  fact: { value: value as never, basis: 'measured', note: 'our own' },
+  ...more,
+});
+const own = (more: Partial<OwnCatalogue>): OwnCatalogue => ({ ...emptyOwnCatalogue(), ...more });
+
+describe('what a room adds to the catalogue', () => {
+  it('is nothing at first, and costs nothing', () => expect(withOwn(catalogue, emptyOwnCatalogue())).toBe(catalogue));
+
+  it('stands in place of a shipped fact, and leaves the rest as it was', () => {
+    const mine = own({ overrides: { a: override('/ranges/keep/ph', { tolerance: [6, 8.8], optimum: [6.6, 8.4] }) } });
+    const known = withOwn(catalogue, mine);
+    const entry = known.organisms.get(danio.id) as Animal;
+    expect(entry.ranges.keep!.ph).toEqual({ value: { tolerance: [6, 8.8], optimum: [6.6, 8.4] }, basis: 'measured', note: 'our own' });
+    expect(entry.ranges.keep!.ghDh).toEqual(danio.ranges.keep!.ghDh);
+    expect(known.organisms.get('boraras-maculatus')).toBe(catalogue.organisms.get('boraras-maculatus'));
+    expect(catalogue.organisms.get(danio.id)).toBe(danio);
+    expect(withOwn(catalogue, mine)).toBe(known);
+  });
+
+  it('lays several facts over each other in their order', () => {
+    const { entry } = overridden(danio, [override('/sizeMm/length', 22), override('/sizeMm/length', 24, { order: 2 })]);
+    expect((entry as Animal).sizeMm.length.value).toBe(24);
+  });
+
+  it('leaves out what makes no sound entry, and says why', () => {
+    const { entry, refused } = overridden(danio, [
+      override('/ranges/keep/ph', { tolerance: [8, 6], optimum: [7, 7] }),
+      override('/sizeMm/length', -3),
+      override('/nowhere/at/all', 3),
+      override('/sizeMm/depth', 7),
+    ]);
+    expect(refused.map(({ path }) => path)).toEqual(['/ranges/keep/ph', '/sizeMm/length', '/nowhere/at/all']);
+    expect(refused[0]!.reason).toContain('low edge is above');
+    expect((entry as Animal).sizeMm.depth.value).toBe(7);
+    expect((entry as Animal).sizeMm.length).toEqual(danio.sizeMm.length);
+  });
+
+  it('never hides a shipped entry', () => {
+    const known = withOwn(catalogue, own({ organisms: { [danio.id]: { ...danio, common: ['Usurper'] } } }));
+    expect(known.organisms.get(danio.id)).toBe(danio);
+  });
+
+  it('is judged by, and taken back with one undo', () => {
+    const design = tank([['danio-margaritatus', 12]], { shares: { tap: 1 } });
+    const before = find(judge(design), 'water.parameter:ghDh:s0')!;
+    expect(before.severity).not.toBe('fits');
+    const wide = override('/ranges/keep/ghDh', { tolerance: [2, 40], optimum: [4, 30] });
+    const edited = applyEdit(lowBarn, [{ op: 'add', path: '/own/overrides/a', value: wide }], Room);
+    if (!edited.ok) return fail(edited.refusals);
+    const after = find(judge({ ...design, stock: { s0: { ...design.stock['s0']!, phase: 'keep' } } }, edited.document), before.key)!;
+    expect([after.severity, after.basis]).toEqual(['fits', 'measured']);
+    const undone = applyEdit(edited.document, edited.inverse, Room);
+    expect(undone.ok && undone.document.own).toEqual(emptyOwnCatalogue());
+  });
+
+  it('is refused by the room where an entry goes by another id, or is not whole', () => {
+    const add = (value: unknown, id = 'mine') =>
+      applyEdit(lowBarn, [{ op: 'add', path: `/own/organisms/${id}`, value: value as never }], Room);
+    expect(add({ ...danio, id: 'mine', latin: 'Danio sp. "Mine"' }).ok).toBeTrue();
+    expect(add({ ...danio, id: 'other' }).ok).toBeFalse();
+    expect(add({ id: 'mine', latin: 'Danio mine' }).ok).toBeFalse();
+  });
+});

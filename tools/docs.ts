@@ -4,7 +4,10 @@ import * as z from 'zod';
 import { TERMS } from '../core/tank/balance';
 import { DOUBTS } from '../core/tank/doubt';
 import { calculations } from '../core/assessment/calculations';
+import { catalogueData } from '../catalogue';
 import { CatalogueData } from '../core/catalogue/catalogue';
+import { coverageOf } from '../core/catalogue/coverage';
+import { Realm, REGIONS } from '../core/catalogue/region';
 import { DesignFile } from '../core/design/document';
 import { PatchSchema } from '../core/design/edit';
 
@@ -113,6 +116,59 @@ denitrification, lime that settles out, how fast water gets through a bed.
 ${parts.join('\n')}`;
 }
 
+const BASES = ['published', 'practice', 'recalled', 'invented', 'measured'] as const;
+
+/** What the catalogue covers, counted from the data. */
+export function catalogueDocument(): string {
+  const coverage = coverageOf(catalogueData);
+  const lines = coverage.map(({ group, entries, facts, unknown, basis, gaps }) => {
+    const cells = [group, entries, facts, ...BASES.slice(0, 3).map((one) => basis[one] ?? 0), unknown];
+    return `| ${cells.join(' | ')} | ${gaps.map(([path, count]) => `${path} (${count})`).join(', ') || 'none'} |`;
+  });
+  const total = (of: (one: (typeof coverage)[number]) => number) => coverage.reduce((sum, one) => sum + of(one), 0);
+  const { organisms, biotopes } = catalogueData;
+  const strains = organisms.filter(({ strainOf }) => strainOf).length;
+  const differing = organisms.filter((entry) => JSON.stringify(entry).includes('Two entries')).length;
+  const realms = Realm.options.map((realm) => {
+    const here = biotopes.filter(({ region }) => REGIONS[region].realm === realm);
+    return `| ${realm} | ${here.length} | ${here.map(({ name }) => name).join('; ')} |`;
+  });
+  return `# What the catalogue covers
+
+Written by \`npm run docs\` from the data in \`catalogue/\`, edition ${catalogueData.edition}. ${organisms.length} organisms (${strains} of them bred
+lines), ${biotopes.length} places, ${catalogueData.materials.length} materials, ${catalogueData.waters.length} waters, ${catalogueData.media.length} filter media, ${catalogueData.pieces.length} classes of hardscape; ${total(({ facts }) => facts)} facts, ${total(({ unknown }) => unknown)} of them unknown.
+
+## How it was entered
+
+Ranges, habits and needs are common practice among breeders; sizes other than length, growth, broods, native waters and everything of the places
+are from memory and unverified (\`recalled\`). Nothing is \`published\` but where a source is named. Comfort for temperature, pH and GH and the adult
+length of most animals were entered a second time without the first entry in view, and compared by program: where comfort differed by more
+than 1.5 °C, 0.4 pH or 4 dGH, or length by a fifth, the wider span or the larger size stands, marked \`recalled\` with a note (${differing} entries). Both
+entries are from memory, by one hand: that they agree guards against slips, not against shared errors. The years of the places run smoothly between
+their coldest and warmest, driest and wettest month. Whoever measures better puts it down as their own (\`measured\`), in the room.
+
+## By group
+
+| group | entries | facts | published | practice | recalled | unknown | most often unknown |
+| --- | --- | --- | --- | --- | --- | --- | --- |
+${lines.join('\n')}
+
+## Places by part of the world
+
+| realm | places | |
+| --- | --- | --- |
+${realms.join('\n')}
+
+## Gaps we know of
+
+- Conductivity is recorded only where the field quotes it: shrimp, blackwater fish, the great lakes; elsewhere it is unknown, and shows so.
+- Spawning ranges of their own are recorded for few kinds; the others are judged to breed in what they are kept in.
+- Larvae have ranges of their own only where they need salt. Sexes by age, strains by grade, and lifespan are not recorded.
+- Plants have no conductivity and no daily steps. Light is three classes, not PAR.
+- No parrot cichlids, goldfish, koi, turtles, stony corals or anemones: not what this is for yet.
+`;
+}
+
 function schemaText(schema: z.ZodType, title: string): string {
   return `${JSON.stringify({ title, ...z.toJSONSchema(schema, { unrepresentable: 'any' }) }, null, 2)}\n`;
 }
@@ -120,6 +176,7 @@ function schemaText(schema: z.ZodType, title: string): string {
 export function documents(): Record<string, string> {
   return {
     'docs/method.md': methodDocument(),
+    'docs/catalogue.md': catalogueDocument(),
     'docs/schema/design-file.schema.json': schemaText(DesignFile, 'Terroir design file, version 1'),
     'docs/schema/patch.schema.json': schemaText(PatchSchema, 'Terroir edit: a JSON Patch (RFC 6902)'),
     'docs/schema/catalogue.schema.json': schemaText(CatalogueData, 'Terroir catalogue'),

@@ -1,5 +1,6 @@
 import { catalogueData } from '../../catalogue';
 import { CatalogueData, indexCatalogue } from './catalogue';
+import { coverageOf, factsOf } from './coverage';
 import { AnimalGroup, rangeFor, type Organism } from './organism';
 import { Realm, REGIONS } from './region';
 
@@ -74,5 +75,60 @@ describe('the catalogue', () => {
     expect(rangeFor(danio, 'keep', 'temperatureC')?.value?.optimum).toEqual([20, 25]);
     expect(rangeFor(danio, 'spawn', 'ghDh')).toEqual(rangeFor(danio, 'keep', 'ghDh'));
     expect(rangeFor(danio, 'larvae', 'temperatureC')).toEqual(rangeFor(danio, 'spawn', 'temperatureC'));
+  });
+
+  it('names its kinds well, and links them to kinds that are there', () => {
+    const ids = new Set(catalogueData.organisms.map(({ id }) => id));
+    const commons = catalogueData.organisms.map(({ common }) => common[0]!.toLowerCase());
+    expect(commons.length - new Set(commons).size).toBe(0);
+    for (const { id, latin, lookAlikes, strainOf } of catalogueData.organisms) {
+      expect(id).withContext(latin).toBe(latin.toLowerCase().replace(/["’.]/g, '').replaceAll(' ', '-'));
+      for (const name of lookAlikes ?? [])
+        expect(name)
+          .withContext(id)
+          .toMatch(/^[A-Z][a-z]+ ([a-z-]+|sp\. ".+")$/);
+      expect(lookAlikes ?? [])
+        .withContext(id)
+        .not.toContain(latin);
+      if (strainOf) expect(ids).toContain(strainOf);
+    }
+  });
+
+  it('has comfort inside survival, broods and days in order, and bodies that can be', () => {
+    for (const entry of catalogueData.organisms) {
+      if (entry.kind !== 'animal') continue;
+      const { length, depth, gape } = entry.sizeMm;
+      if (length.value && gape.value)
+        expect(gape.value)
+          .withContext(entry.id)
+          .toBeLessThan(length.value * 0.3);
+      if (length.value && depth.value && entry.group === 'fish')
+        expect(depth.value)
+          .withContext(entry.id)
+          .toBeLessThan(length.value * 1.2);
+      if (entry.traits.youngMm.value && length.value)
+        expect(entry.traits.youngMm.value)
+          .withContext(entry.id)
+          .toBeLessThan(length.value * 0.5);
+      const temperature = entry.ranges.keep!.temperatureC?.value;
+      expect(temperature).withContext(entry.id).toBeTruthy();
+      expect(temperature!.optimum[1]! - temperature!.optimum[0]!)
+        .withContext(entry.id)
+        .toBeGreaterThan(1);
+    }
+  });
+
+  it('knows where almost everything is from, and says how it knows each thing', () => {
+    const facts = catalogueData.organisms.flatMap((entry) => factsOf(entry));
+    expect(facts.length).toBeGreaterThan(10_000);
+    expect(facts.filter(({ basis }) => basis === 'invented' || basis === 'measured')).toEqual([]);
+    expect(catalogueData.organisms.filter(({ regions }) => regions.value === null).length).toBe(0);
+  });
+
+  it('counts what it covers', () => {
+    const shrimp = coverageOf(catalogueData).find(({ group }) => group === 'shrimp')!;
+    expect(shrimp.entries).toBe(catalogueData.organisms.filter(({ group }) => group === 'shrimp').length);
+    expect(Object.values(shrimp.basis).reduce((sum, count) => sum + count, 0) + shrimp.unknown).toBe(shrimp.facts);
+    expect(shrimp.gaps[0]![0]).toContain('gape');
   });
 });

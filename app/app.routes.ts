@@ -4,6 +4,10 @@ export const routes: Routes = [
   { path: '', pathMatch: 'full', loadComponent: () => import('./room/room-page').then((m) => m.RoomPage) },
   { path: 'room/:roomId', loadComponent: () => import('./room/room-page').then((m) => m.RoomPage) },
   {
+    path: 'room/:roomId/catalogue',
+    loadComponent: () => import('./catalogue/catalogue-page').then((m) => m.CataloguePage),
+  },
+  {
     path: 'tank/:tankId',
     loadComponent: () => import('./shell/tank-page').then((m) => m.TankPage),
     children: [

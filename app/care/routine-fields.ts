@@ -113,13 +113,7 @@ const SURFACES: readonly { value: Surface; text: string }[] = [
       font-size: 12.5px;
     }
     select {
-      height: var(--touch);
       min-width: 0;
-      border: 1px solid var(--edge);
-      border-radius: 4px;
-      background: var(--sheet);
-      color: var(--ink);
-      font: inherit;
     }
   `,
 })

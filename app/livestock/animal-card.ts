@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { worst } from '../../core/assessment/assess';
 import { plannedNode } from '../../core/assessment/derive';
@@ -8,16 +9,19 @@ import { inOrder } from '../../core/design/design';
 import { PARAMETER_META, PARAMETERS } from '../../core/catalogue/parameter';
 import type { Fact } from '../../core/quantity/fact';
 import { formatQuantity, formatSpan, unitOf } from '../../core/quantity/format';
-import { bodyPath } from '../section/silhouettes';
+import { bodyPath, drawnSize } from '../section/silhouettes';
 import { TankView } from '../store/tank-view';
 import { PreferencesStore } from '../store/preferences';
 import { SeverityGlyph } from '../ui/severity-glyph';
 import { PurposeFields } from './purpose-fields';
 
+/** Most kinds offered as what it may be instead. */
+const MOST_OTHERS = 7;
+
 /** One animal: its outline at adult size, what it wants to keep and to breed, how it lives. */
 @Component({
   selector: 'tr-animal-card',
-  imports: [NzButtonModule, PurposeFields, SeverityGlyph],
+  imports: [RouterLink, NzButtonModule, PurposeFields, SeverityGlyph],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="head">
@@ -40,10 +44,24 @@ import { PurposeFields } from './purpose-fields';
         </svg>
       }
     </div>
-    <form (submit)="$event.preventDefault(); add.emit({ count: count(), breed: breed() })">
+    <form (submit)="$event.preventDefault(); add.emit({ count: count(), breed: breed(), orElse: [...orElse()] })">
       <tr-purpose-fields [(breed)]="breed" [(count)]="count" />
-      <button nz-button nzType="primary" type="submit" [disabled]="readOnly()">Add {{ count() }} to this tank</button>
+      <button nz-button nzType="primary" type="submit" [disabled]="readOnly()">
+        Add {{ count() }}{{ orElse().size > 0 ? ', not identified,' : '' }} to this tank
+      </button>
+      <a class="small" [routerLink]="['/room', view.room()?.id, 'catalogue']" [queryParams]="{ entry: animal().id }">in the catalogue</a>
     </form>
+    @if (others().length > 0) {
+      <details class="others">
+        <summary class="small">Not sure that it is this one?</summary>
+        <p class="small soft">Tick what else it may be. It is then judged by what suits it whichever it is, until you know.</p>
+        @for (other of others(); track other.id) {
+          <label class="tick"
+            ><input type="checkbox" [checked]="orElse().has(other.id)" (change)="toggle(other.id)" /> <em>{{ other.latin }}</em></label
+          >
+        }
+      </details>
+    }
     <table>
       <thead>
         <tr>
@@ -109,6 +127,16 @@ import { PurposeFields } from './purpose-fields';
       gap: 8px;
       margin: 10px 0 12px;
     }
+    .others {
+      margin: -4px 0 10px;
+    }
+    .tick {
+      display: inline-flex;
+      align-items: center;
+      gap: 4px;
+      min-height: var(--touch);
+      margin-right: 14px;
+    }
     .here {
       white-space: nowrap;
     }
@@ -136,24 +164,45 @@ import { PurposeFields } from './purpose-fields';
 export class AnimalCard {
   readonly animal = input.required<Animal>();
   readonly readOnly = input(false);
-  readonly add = output<{ count: number; breed: boolean }>();
+  readonly add = output<{ count: number; breed: boolean; orElse: readonly string[] }>();
   private readonly units = inject(PreferencesStore).units;
-  private readonly view = inject(TankView);
+  protected readonly view = inject(TankView);
   protected readonly count = linkedSignal(() => this.animal().traits.groupMin.value ?? 1);
   // companions are kept, the first animal is what the tank is for
   private readonly isFirst = computed(() => Object.keys(this.view.design()?.stock ?? {}).length === 0);
   protected readonly breed = linkedSignal(() => (this.animal(), this.isFirst()));
 
+  /** What it may be taken for: look-alikes first, then its genus. */
+  protected readonly others = computed(() => {
+    const animal = this.animal();
+    const genus = animal.latin.split(' ')[0]!;
+    const kinds = [...(this.view.catalogue()?.organisms.values() ?? [])].filter(
+      (entry): entry is Animal => entry.kind === 'animal' && entry.id !== animal.id && entry.group === animal.group,
+    );
+    const alike = kinds.filter(({ latin }) => animal.lookAlikes?.includes(latin));
+    const kin = kinds.filter((entry) => !alike.includes(entry) && entry.latin.startsWith(`${genus} `) && !entry.strainOf);
+    return [...alike, ...kin].slice(0, MOST_OTHERS);
+  });
+  protected readonly orElse = linkedSignal<ReadonlySet<string>>(() => (this.animal(), new Set<string>()));
+
+  protected toggle(id: string): void {
+    this.orElse.update((set) => {
+      const next = new Set(set);
+      if (!next.delete(id)) next.add(id);
+      return next;
+    });
+  }
+
   protected readonly outline = computed(() => {
     const { sizeMm, form, bodyColours } = this.animal();
-    const long = sizeMm.length.value;
-    const deep = sizeMm.depth.value;
-    if (!long || !deep) return null;
+    const [length, depth] = [sizeMm.length.value, sizeMm.depth.value];
+    if (!length || !depth) return null;
+    const { wideMm: long, highMm: deep } = drawnSize(form, length, depth);
     const [fill = '#8a8577', mark = '#25231d'] = bodyColours.value ?? [];
     return {
-      path: bodyPath(form, long, deep),
+      path: bodyPath(form, length, depth),
       viewBox: `-1 -1 ${long + 2} ${deep + 2}`,
-      width: Math.min(190, 60 + long * 1.4),
+      width: Math.min(190, 60 + long * 1.4, (64 * (long + 2)) / (deep + 2)),
       fill,
       mark,
     };

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal, untracked } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { RouterLink } from '@angular/router';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzRadioModule } from 'ng-zorro-antd/radio';
@@ -11,6 +12,7 @@ import { formatSpan } from '../../core/quantity/format';
 import { TankView } from '../store/tank-view';
 import { PreferencesStore } from '../store/preferences';
 import { TankStore } from '../store/tank-store';
+import { ChoiceField, type Choice } from '../ui/choice';
 import { QuantityField } from '../ui/quantity-field';
 import { setCount } from '../stocking/company-edits';
 import { AnimalCard } from './animal-card';
@@ -18,10 +20,13 @@ import { PlaceCard } from './place-card';
 import { animalSearch, placeSearch } from './search';
 import { addAnimal, addPlant, chooseBiotope, removeAnimal, removePlants } from './stock-edits';
 
+/** Most hits written out; the rest are a letter away. */
+const MOST_HITS = 40;
+
 /** Starts the work: name the animal, or the wild place. */
 @Component({
   selector: 'tr-livestock-bench',
-  imports: [FormsModule, NzButtonModule, NzInputModule, NzRadioModule, QuantityField, AnimalCard, PlaceCard],
+  imports: [FormsModule, RouterLink, ChoiceField, NzButtonModule, NzInputModule, NzRadioModule, QuantityField, AnimalCard, PlaceCard],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './livestock-bench.html',
   styleUrl: './livestock-bench.less',
@@ -71,6 +76,8 @@ export class LivestockBench {
       id,
       entry,
       organism: catalogue.organisms.get(entry.organismId),
+      name: this.view.members().find((member) => member.id === id)?.organism?.latin ?? entry.organismId,
+      candidates: (entry.candidateIds ?? []).flatMap((one) => catalogue.organisms.get(one) ?? []),
       target: design.brief.targetStockIds.includes(id),
       betweenWaters: judged.has(`water.salinity-acclimation:${id}`),
     }));
@@ -82,9 +89,46 @@ export class LivestockBench {
     return span ? formatSpan('temperature', [span[0], span[1]], this.units()) : '';
   }
 
-  protected add(animal: Animal, count: number, breed: boolean): void {
+  protected readonly mostHits = MOST_HITS;
+  protected readonly fidelities: readonly Choice<'strict' | 'loose' | null>[] = [
+    { value: null, text: 'Not judged' },
+    { value: 'loose', text: 'Loosely' },
+    { value: 'strict', text: 'Strictly' },
+  ];
+
+  /** The place the tank is built after, and how much of it is true to it. */
+  protected readonly meant = computed(() => {
+    const { biotopeId, fidelity } = this.view.design()?.brief ?? {};
+    const place = this.view.catalogue()?.biotopes.get(biotopeId ?? '');
+    if (!place || fidelity === undefined) return null;
+    const judged = this.view.open().filter(({ code }) => code.startsWith('biotope.'));
+    const count = (severity: string) => judged.filter((finding) => finding.severity === severity).length;
+    const unknown = count('unknown');
+    return {
+      id: place.id,
+      name: place.name,
+      fidelity,
+      text: `${count('fits')} things are as there, ${count('watch')} are not${unknown > 0 ? `, ${unknown} not known` : ''}`,
+    };
+  });
+
+  protected setFidelity(value: 'strict' | 'loose' | null): void {
+    this.store.edit('How true to the place', [{ op: 'replace', path: '/brief/fidelity', value }]);
+  }
+
+  protected add(animal: Animal, count: number, breed: boolean, orElse: readonly string[] = []): void {
     const design = this.view.design();
-    if (design) this.store.edit(`Add ${count} ${animal.latin}`, addAnimal(design, animal, count, breed, crypto.randomUUID().slice(0, 8)));
+    if (!design) return;
+    const name = orElse.length > 0 ? 'an animal not identified' : animal.latin;
+    this.store.edit(`Add ${count} ${name}`, addAnimal(design, animal, count, breed, crypto.randomUUID().slice(0, 8), orElse));
+  }
+
+  protected identify(id: string, organismId: string): void {
+    this.store.edit('Identify', [
+      { op: 'replace', path: pointer('stock', id, 'organismId'), value: organismId },
+      { op: 'remove', path: pointer('stock', id, 'candidateIds') },
+    ]);
+    this.animalId.set(organismId);
   }
 
   protected buildFrom(place: Biotope, animal: Animal, count: number, breed: boolean): void {

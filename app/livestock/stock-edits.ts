@@ -4,12 +4,31 @@ import { inOrder, nextOrder, type Design } from '../../core/design/design';
 import { pointer } from '../../core/design/edit';
 import type { PlantItem } from '../../core/plants/model';
 
-/** Puts animals into the tank; the first become the target. More of a kind that is here already join them. */
-export function addAnimal(design: Design, animal: Animal, count: number, breed: boolean, newId: string): Operation[] {
+/**
+ * Puts animals into the tank; the first become the target. More of a kind that is here already join them.
+ *
+ * @param orElse other kinds it may be, where it is not identified
+ */
+export function addAnimal(
+  design: Design,
+  animal: Animal,
+  count: number,
+  breed: boolean,
+  newId: string,
+  orElse: readonly string[] = [],
+): Operation[] {
   const phase = breed ? 'spawn' : 'keep';
-  const same = inOrder(design.stock).find(([, entry]) => entry.organismId === animal.id && (entry.phase === 'keep') === !breed);
-  if (same) return [{ op: 'replace', path: pointer('stock', same[0], 'count'), value: same[1].count + count }];
-  const entry = { order: nextOrder(design.stock), organismId: animal.id, count, phase };
+  const same = inOrder(design.stock).find(
+    ([, entry]) => !entry.candidateIds && entry.organismId === animal.id && (entry.phase === 'keep') === !breed,
+  );
+  if (same && orElse.length === 0) return [{ op: 'replace', path: pointer('stock', same[0], 'count'), value: same[1].count + count }];
+  const entry = {
+    order: nextOrder(design.stock),
+    organismId: animal.id,
+    count,
+    phase,
+    ...(orElse.length > 0 ? { candidateIds: [animal.id, ...orElse] } : {}),
+  };
   const ops: Operation[] = [{ op: 'add', path: pointer('stock', newId), value: entry }];
   if (design.brief.targetStockIds.length === 0) {
     ops.push(
@@ -47,7 +66,10 @@ export function removePlants(design: Design, classId: string): Operation[] {
     .map(([id]) => ({ op: 'remove', path: pointer('scene', id) }));
 }
 
-/** Starts from a place: remembers which one the tank is to be like. */
+/** Starts from a place: remembers which one the tank is to be like, loosely until it is said otherwise. */
 export function chooseBiotope(biotopeId: string): Operation[] {
-  return [{ op: 'replace', path: '/brief/biotopeId', value: biotopeId }];
+  return [
+    { op: 'replace', path: '/brief/biotopeId', value: biotopeId },
+    { op: 'replace', path: '/brief/fidelity', value: 'loose' },
+  ];
 }

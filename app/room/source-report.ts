@@ -150,9 +150,6 @@ const SIMULATED = [
       color: var(--ink);
       font: inherit;
     }
-    select {
-      height: var(--touch);
-    }
     textarea {
       width: 100%;
       min-height: 44px;

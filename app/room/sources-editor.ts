@@ -120,14 +120,6 @@ function originOf(source: RoomSource): string {
       width: 1%;
       white-space: nowrap;
     }
-    select {
-      height: var(--touch);
-      border: 1px solid var(--edge);
-      border-radius: 4px;
-      background: var(--sheet);
-      color: var(--ink);
-      font: inherit;
-    }
     .add {
       display: flex;
       flex-wrap: wrap;

@@ -1,13 +1,30 @@
 import type { Member } from '../../core/assessment/derive';
 import { animalOf } from '../../core/assessment/derive';
-import type { Stratum } from '../../core/catalogue/organism';
+import type { Form, Stratum } from '../../core/catalogue/organism';
 import { halfLengthAtMm } from '../../core/vessel/shape';
 import type { Vessel } from '../../core/vessel/model';
 import { inOrder, type Design } from '../../core/design/design';
 import type { Catalogue } from '../../core/catalogue/catalogue';
 import { heightAt } from '../../core/scene/grid';
 import type { Ground } from '../../core/substrate/ground';
-import { bodyPath, plantPath } from './silhouettes';
+import { bodyPath, drawnSize, plantPath } from './silhouettes';
+
+/** Plants drawn by the outlines of their leaves. */
+const LEAFY: ReadonlySet<Form> = new Set<Form>(['rosette', 'rhizome-fern', 'lily', 'macroalga']);
+/** Forms that stay on the ground. */
+const CRAWLS: ReadonlySet<Form> = new Set<Form>([
+  'snail',
+  'salamander',
+  'crayfish',
+  'crab',
+  'hermit',
+  'bivalve',
+  'gorgonian',
+  'polyps',
+  'sponge',
+  'cucumber',
+  'star',
+]);
 
 /** Most animals drawn of one kind; the count is still written out. */
 const MOST_DRAWN = 30;
@@ -62,15 +79,16 @@ export function drawAnimals(
 ): DrawnAnimal[] {
   return members.flatMap((member) => {
     const animal = animalOf(member);
-    const long = animal?.sizeMm.length.value;
-    const deep = animal?.sizeMm.depth.value;
-    if (!animal || !long || !deep) return [];
+    const length = animal?.sizeMm.length.value;
+    const depth = animal?.sizeMm.depth.value;
+    if (!animal || !length || !depth) return [];
+    const { wideMm: long, highMm: deep } = drawnSize(animal.form, length, depth);
     const strata = animal.traits.strata.value ?? ['middle'];
     const [fill = '#8a8577', mark = '#25231d'] = animal.bodyColours.value ?? [];
     return Array.from({ length: Math.min(member.count, MOST_DRAWN) }, (_, i) => {
       const [low, high] = STRATUM_BAND[strata[i % strata.length] ?? 'middle'];
       const cell = (i + 0.2 + 0.6 * steady(member.id, i)) / Math.min(member.count, MOST_DRAWN);
-      const crawls = animal.form === 'snail' || animal.form === 'salamander' || (animal.form === 'shrimp' && low < 0.1);
+      const crawls = CRAWLS.has(animal.form) || ((animal.form === 'shrimp' || animal.form === 'catfish') && low < 0.1);
       const free = Math.max(deep, waterMm - bedMm);
       const z = bedMm + (crawls ? deep : free * (low + (high - low) * steady(member.id, i + 100)) + deep / 2);
       const backMm = Math.min(Math.max(z, bedMm + deep), Math.max(deep, waterMm - 2));
@@ -84,7 +102,7 @@ export function drawAnimals(
         id: `${member.id}-${i}`,
         memberId: member.id,
         name: animal.latin,
-        path: bodyPath(animal.form, long, deep),
+        path: bodyPath(animal.form, length, depth),
         xMm,
         zMm,
         flip: steady(member.id, i + 200) > 0.5,
@@ -152,7 +170,7 @@ export function drawPlants(design: Design, catalogue: Catalogue, waterMm: number
         path: plantPath(plant.form, height, plant.sizeMm.width.value ?? 60, (i) => steady(id, i)),
         xMm: x,
         zMm: floats ? waterMm : foot,
-        leafy: plant.form === 'rosette' || plant.form === 'rhizome-fern',
+        leafy: LEAFY.has(plant.form),
       },
     ];
   });

@@ -1,15 +1,44 @@
 import type { Form } from '../../core/catalogue/organism';
 
-/** Generic body forms in a unit box: x from nose (0) to tail (1), y from back (0) to belly (1). Commands and numbers alternate as in SVG. */
+/**
+ * Generic body forms in a unit box: x from nose (0) to tail (1), y from back (0) to belly (1). Commands and numbers alternate as in SVG.
+ * What stands upright has its length from top to bottom.
+ */
 const BODIES: Partial<Record<Form, string>> = {
   'slender-fish': 'M0 .52 C .12 .16 .38 .02 .74 .36 L 1 .06 Q .9 .5 1 .96 L .74 .64 C .4 1 .12 .86 0 .52 Z',
   'deep-fish':
     'M0 .55 C .1 .28 .28 .12 .42 .12 L .52 0 L .66 .18 Q .74 .3 .78 .4 L 1 .16 Q .92 .52 1 .88 L .78 .62 Q .7 .84 .58 .92 L .5 1 L .4 .92 C .24 .92 .08 .8 0 .55 Z',
   'small-cichlid':
     'M0 .58 C .08 .32 .2 .2 .3 .16 Q .5 -.04 .74 .18 L .8 .36 L 1 .18 Q .93 .54 1 .9 L .8 .7 Q .68 .98 .5 .94 C .26 1 .08 .88 0 .58 Z',
+  'disc-fish':
+    'M0 .5 C .08 .36 .2 .26 .34 .2 L .62 0 L .6 .24 Q .74 .34 .78 .44 L 1 .3 Q .94 .5 1 .7 L .78 .56 Q .74 .66 .6 .76 L .62 1 L .34 .8 C .2 .74 .08 .64 0 .5 Z',
+  'hatchet-fish': 'M0 .22 Q .3 .08 .62 .12 L .8 .2 L 1 .02 Q .94 .24 1 .46 L .8 .32 Q .7 .5 .6 .7 Q .48 1 .34 .98 Q .14 .8 0 .22 Z',
+  catfish:
+    'M.02 .78 Q .05 .4 .22 .28 L .3 .24 L .36 0 L .46 .24 Q .68 .34 .8 .5 L 1 .12 Q .94 .58 1 .96 L .8 .76 Q .6 .86 .46 .9 L .36 1 L .3 .92 Q .12 .98 .06 .92 L 0 1 Z',
+  loach:
+    'M0 .56 Q .03 .2 .14 .22 Q .3 .16 .5 .18 L .56 .02 L .64 .2 Q .78 .24 .88 .34 L 1 .14 Q .97 .5 1 .86 L .88 .68 Q .5 .9 .14 .84 Q .02 .82 0 .56 Z',
+  goby: 'M0 .56 Q .02 .28 .16 .24 L .28 .22 L .32 0 L .44 .22 L .5 .24 L .54 .06 L .74 .3 Q .82 .38 .84 .42 L 1 .22 Q .96 .56 1 .88 L .84 .68 Q .7 .78 .56 .84 L .4 .86 L .34 1 L .24 .88 Q .02 .86 0 .56 Z',
+  pipefish:
+    'M0 .42 L .12 .36 Q .16 .05 .22 .2 L .36 .22 L .42 0 L .56 .24 L .94 .42 L 1 .24 L 1 .8 L .94 .62 L .5 .8 L .22 .82 Q .16 .9 .12 .62 L 0 .58 Z',
+  seahorse:
+    'M.5 .02 L .62 0 L .72 .05 Q .9 .08 .86 .16 L .7 .2 Q .95 .32 .92 .46 Q .88 .62 .66 .72 Q .5 .8 .56 .9 Q .64 .98 .78 .94 Q .7 1 .52 .99 Q .3 .95 .34 .82 Q .4 .7 .46 .6 Q .3 .52 .34 .4 Q .38 .28 .46 .22 L .4 .17 L .02 .19 L .02 .14 L .38 .09 Z',
   shrimp:
     'M0 .26 L .15 .24 Q .3 .02 .5 .06 Q .74 .08 .86 .46 L 1 .56 L .97 .9 L .82 .72 Q .7 .58 .6 .6 L .57 .98 L .545 .62 L .5 .62 L .46 1 L .44 .62 L .4 .62 L .35 .98 L .34 .62 L .3 .6 L .25 .86 L .24 .56 Q .12 .54 .11 .4 Z',
   snail: 'M0 .94 Q .04 .62 .2 .68 Q .18 .1 .58 .04 Q .98 .06 .96 .52 Q .94 .82 .72 .86 L 1 .98 L 0 1 Z',
+  crayfish:
+    'M0 .2 Q .1 0 .2 .2 L .12 .3 L .24 .34 Q .34 .16 .56 .24 Q .76 .3 .86 .5 L 1 .42 L .98 .84 L .84 .72 Q .7 .62 .6 .66 L .58 .98 L .54 .66 L .48 1 L .45 .66 L .38 .96 L .36 .64 L .28 .9 L .27 .6 L .16 .5 L .02 .5 L .1 .38 Z',
+  crab: 'M.5 .2 Q .76 .2 .8 .46 L .94 .3 L .86 .16 Q .98 0 1 .26 L .9 .5 L .8 .58 L .98 .76 L .94 .96 L .78 .7 L .84 1 L .66 .74 L .34 .74 L .16 1 L .22 .7 L .06 .96 L .02 .76 L .2 .58 L .1 .5 L 0 .26 Q .02 0 .14 .16 L .06 .3 L .2 .46 Q .24 .2 .5 .2 Z',
+  hermit: 'M0 .86 L .06 .6 L .22 .56 Q .3 .2 .56 .06 Q .9 0 1 .34 Q 1 .66 .7 .78 Q .5 .84 .4 .8 L .38 1 L .32 .8 L .24 1 L .2 .76 L .1 1 Z',
+  bivalve: 'M0 .6 Q .06 .14 .38 .06 Q .8 0 1 .5 Q .94 .94 .5 .98 Q .08 1 0 .6 Z',
+  frog: 'M0 .5 Q .06 .2 .26 .2 Q .5 .1 .66 .4 Q .8 .3 .9 .44 L 1 .84 L .9 .9 L .8 .66 L .7 .98 L .58 .98 L .6 .76 Q .4 .82 .3 .78 L .24 1 L .14 1 L .16 .74 Q .02 .68 0 .5 Z',
+  gorgonian:
+    'M.46 1 L .47 .72 L .3 .62 L .06 .3 L .1 .28 L .3 .5 L .46 .6 L .45 .5 L .28 .3 L .22 .04 L .27 .03 L .33 .26 L .45 .4 L .44 .12 L .48 0 L .53 .12 L .53 .4 L .66 .24 L .72 .02 L .77 .03 L .72 .28 L .55 .52 L .55 .6 L .74 .46 L .9 .24 L .94 .26 L .78 .54 L .55 .72 L .56 1 Z',
+  polyps:
+    'M0 1 L .04 .4 Q .1 0 .16 .4 L .2 .7 L .24 .3 Q .3 0 .36 .3 L .4 .7 L .46 .2 Q .52 0 .58 .2 L .62 .7 L .66 .36 Q .72 0 .78 .36 L .82 .7 L .86 .44 Q .92 .1 .98 .44 L 1 1 Z',
+  sponge:
+    'M.3 1 L .24 .6 Q .1 .5 .12 .2 Q .18 .06 .28 .14 Q .34 .3 .38 .5 L .44 .1 Q .52 0 .6 .08 L .6 .48 L .74 .22 Q .84 .12 .92 .24 Q .92 .5 .72 .66 L .68 1 Z',
+  cucumber: 'M0 .6 Q .04 .1 .3 .12 Q .7 .06 .94 .24 L 1 .1 L .99 .4 L 1 .62 L .96 .8 Q .6 1 .2 .92 Q .02 .9 0 .6 Z',
+  star: 'M0 .9 Q .2 .5 .42 .6 Q .5 0 .58 .6 Q .8 .5 1 .9 Q .8 .8 .58 1 L .42 1 Q .2 .8 0 .9 Z',
   salamander:
     'M0 .5 Q .02 .2 .13 .22 L .16 .06 L .21 .24 Q .4 .2 .58 .26 Q .8 .18 1 .44 Q .82 .66 .62 .7 L .64 .98 L .58 .98 L .55 .72 L .34 .74 L .35 1 L .29 1 L .27 .74 Q .05 .8 0 .5 Z',
 };
@@ -19,9 +48,25 @@ const EYES: Partial<Record<Form, readonly [x: number, y: number, radius: number]
   'slender-fish': [0.1, 0.42, 0.11],
   'deep-fish': [0.12, 0.46, 0.06],
   'small-cichlid': [0.13, 0.46, 0.08],
+  'disc-fish': [0.1, 0.44, 0.03],
+  'hatchet-fish': [0.1, 0.26, 0.06],
+  catfish: [0.12, 0.54, 0.07],
+  loach: [0.06, 0.42, 0.12],
+  goby: [0.08, 0.44, 0.07],
+  pipefish: [0.16, 0.4, 0.12],
+  seahorse: [0.6, 0.11, 0.012],
+  crayfish: [0.27, 0.36, 0.05],
+  frog: [0.1, 0.36, 0.06],
   shrimp: [0.14, 0.36, 0.06],
   salamander: [0.05, 0.4, 0.05],
 };
+
+/** Forms whose length is their height. */
+const UPRIGHT: ReadonlySet<Form> = new Set<Form>(['seahorse', 'gorgonian', 'sponge']);
+
+/** How wide and high an animal of this length and depth is drawn. */
+export const drawnSize = (form: Form, lengthMm: number, depthMm: number): { wideMm: number; highMm: number } =>
+  UPRIGHT.has(form) ? { wideMm: depthMm, highMm: lengthMm } : { wideMm: lengthMm, highMm: depthMm };
 
 const kept = new Map<string, string>();
 
@@ -37,15 +82,16 @@ export function bodyPath(form: Form, lengthMm: number, depthMm: number): string 
 
 function outlineOf(form: Form, lengthMm: number, depthMm: number): string {
   const body = BODIES[form] ?? BODIES['slender-fish']!;
+  const { wideMm, highMm } = drawnSize(form, lengthMm, depthMm);
   let isX = true;
   const outline = body.replace(/-?\d*\.?\d+/g, (number) => {
-    const scaled = Number(number) * (isX ? lengthMm : depthMm);
+    const scaled = Number(number) * (isX ? wideMm : highMm);
     isX = !isX;
     return scaled.toFixed(2);
   });
   const eye = EYES[form];
   if (!eye) return outline;
-  const [x, y, r] = [eye[0] * lengthMm, eye[1] * depthMm, eye[2] * depthMm];
+  const [x, y, r] = [eye[0] * wideMm, eye[1] * highMm, eye[2] * highMm];
   const at = (dx: number, dy: number) => `${(x + dx * r).toFixed(2)} ${(y + dy * r).toFixed(2)}`;
   return `${outline} M${at(-1, 0)} Q ${at(-1, -1)} ${at(0, -1)} Q ${at(1, -1)} ${at(1, 0)} Q ${at(1, 1)} ${at(0, 1)} Q ${at(-1, 1)} ${at(-1, 0)} Z`;
 }
@@ -77,6 +123,50 @@ export function plantPath(form: Form, heightMm: number, widthMm: number, seed: (
       paths.push(
         `M${p(0, 0)} Q ${p(lean * 0.15, tall * 0.5)} ${p(lean * 0.6, tall * 0.7)} Q ${p(lean * 0.6 - blade, tall * 0.92)} ${p(lean, tall)} Q ${p(lean * 0.6 + blade, tall * 0.7)} ${p(lean * 0.5, tall * 0.6)}`,
       );
+    }
+  } else if (form === 'grass') {
+    for (let i = 0; i < 11; i++) {
+      const lean = ((i + 0.5) / 11 - 0.5) * widthMm;
+      const tall = heightMm * (0.7 + 0.3 * seed(i));
+      paths.push(
+        `M${p(lean * 0.2, 0)} C ${p(lean * 0.3, tall * 0.45)} ${p(lean * 0.5 + 8 * (seed(i + 4) - 0.5), tall * 0.8)} ${p(lean, tall)}`,
+      );
+    }
+  } else if (form === 'lily') {
+    for (let i = 0; i < 6; i++) {
+      const x = ((i + seed(i)) / 6 - 0.5) * widthMm;
+      const tall = heightMm * (0.55 + 0.45 * seed(i + 3));
+      const pad = Math.max(8, 0.16 * widthMm);
+      paths.push(
+        `M${p(0, 0)} Q ${p(x * 0.2, tall * 0.6)} ${p(x, tall)} M${p(x - pad, tall + 1)} Q ${p(x, tall + 9)} ${p(x + pad, tall + 1)} Q ${p(x, tall - 4)} ${p(x - pad, tall + 1)}`,
+      );
+    }
+  } else if (form === 'macroalga') {
+    for (let i = 0; i < 9; i++) {
+      const lean = ((i + 0.5) / 9 - 0.5) * widthMm;
+      const tall = heightMm * (0.55 + 0.45 * seed(i));
+      const blade = 0.07 * widthMm + 2;
+      paths.push(
+        `M${p(0, 0)} Q ${p(lean * 0.7 - blade, tall * 0.5)} ${p(lean, tall)} Q ${p(lean * 0.8 + blade, tall * 0.5)} ${p(0, 0)} M${p(lean * 0.6, tall * 0.6)} l ${(6 * (seed(i + 5) - 0.5)).toFixed(1)} ${(tall * 0.2).toFixed(1)}`,
+      );
+    }
+  } else if (form === 'mangrove') {
+    const foot = heightMm * 0.3;
+    for (let i = 0; i < 7; i++) {
+      const x = ((i + 0.5) / 7 - 0.5) * widthMm * 0.7;
+      paths.push(`M${p(0, foot * (1 - 0.1 * seed(i)))} Q ${p(x * 0.9, foot)} ${p(x, 0)}`);
+    }
+    paths.push(`M${p(0, foot * 0.8)} L ${p(0, heightMm * 0.9)}`);
+    for (let i = 0; i < 6; i++) {
+      const side = (i % 2 === 0 ? 1 : -1) * widthMm * (0.12 + 0.1 * seed(i));
+      const y = heightMm * (0.55 + 0.07 * i);
+      paths.push(`M${p(0, y)} Q ${p(side * 0.5, y + 14)} ${p(side, y + 6)} Q ${p(side * 0.5, y - 2)} ${p(0, y)}`);
+    }
+  } else if (form === 'carpet') {
+    for (let i = 0; i < 34; i++) {
+      const x = ((i + seed(i)) / 34 - 0.5) * widthMm;
+      const tall = heightMm * (0.6 + 0.4 * seed(i + 5));
+      paths.push(`M${p(x, 0)} q ${p(2 * (seed(i + 2) - 0.5), tall * 0.6)} ${p(5 * (seed(i + 8) - 0.5), tall)}`);
     }
   } else if (form === 'moss') {
     for (let i = 0; i < 46; i++) {

@@ -67,7 +67,7 @@ export class TankPage implements OnInit, OnDestroy {
   protected readonly view = inject(TankView);
   protected readonly store = inject(TankStore);
   protected readonly preferences = inject(PreferencesStore);
-  private readonly library = inject(Library);
+  protected readonly library = inject(Library);
   private readonly router = inject(Router);
   private readonly title = inject(Title);
 

@@ -1,4 +1,4 @@
-import { Injectable } from '@angular/core';
+import { Injectable, signal } from '@angular/core';
 import { BehaviorSubject, firstValueFrom, from, fromEvent, map, shareReplay } from 'rxjs';
 import { indexCatalogue, type Catalogue } from '../../core/catalogue/catalogue';
 import { Design, emptyDesign } from '../../core/design/design';
@@ -11,6 +11,8 @@ import { DESIGN_SCHEMA } from '../../core/design/design';
 import type { Operation } from 'rfc6902';
 import type { UnitChoice } from '../../core/quantity/format';
 import { database, putDesign, putRoom, putSnapshot, type Snapshot, type StoredDesign } from './database';
+import { usedIds } from './used-ids';
+import { withOwn } from '../../core/design/own-catalogue';
 import { judgedBy, notJudged, type TankSummary } from './summary';
 
 /** All that is in the browser's store: rooms and their designs; and the catalogue. */
@@ -18,6 +20,8 @@ import { judgedBy, notJudged, type TankSummary } from './summary';
 export class Library {
   /** Set when the browser refuses to store anything: loud, and the work can still be exported. */
   readonly refused$ = new BehaviorSubject<string | null>(null);
+  /** What there is to know of the file that was opened last; empty when nothing. */
+  readonly said = signal<string | null>(null);
   /** Tells other tabs what has been written, by id. */
   private readonly channel = new BroadcastChannel('terroir:saved');
   /** Ids of rooms and designs that another tab has written. */
@@ -203,14 +207,24 @@ export class Library {
 
   /** Puts a file's design in as a new one beside those that are here; its room comes along if this store has none of that id. */
   async importDesign(text: string): Promise<Read<Design>> {
-    const { readDesignFile } = await import('../../core/design/document');
+    const [{ readDesignFile }, { citedDifferences, missingOwn }] = await Promise.all([
+      import('../../core/design/document'),
+      import('../../core/design/cited'),
+    ]);
     const read = readDesignFile(text);
     if (!read.ok) return read;
     const { design, room } = read.document;
     const taken = await this.design(design.id).catch(() => null);
     const document: Design = taken ? { ...design, id: crypto.randomUUID(), name: `${design.name.slice(0, 70)} (copy)` } : design;
-    if (!(await this.room(room.id).catch(() => room))) await this.keep(() => this.saveRoom(room));
+    const here = await this.room(room.id).catch(() => room);
+    const used = usedIds(design);
+    // the room that is here stays; what the design needs of its own catalogue comes along
+    const own = here && missingOwn(here.own, room.own, { organismIds: used, biotopeId: design.brief.biotopeId });
+    const stands = here ? (own ? { ...here, rev: here.rev + 1, own } : here) : room;
+    if (!here || own) await this.keep(() => this.saveRoom(stands));
     await this.keep(() => this.saveDesign(document));
+    const known = withOwn(await this.catalogue(), stands.own);
+    this.said.set(wordDifferences(citedDifferences(read.document.cited.entries, known.organisms)));
     return { ok: true, document };
   }
 
@@ -222,8 +236,9 @@ export class Library {
       import('../../core/design/archive'),
     ]);
     const used = new Set(designs.flatMap(usedIds));
+    const known = withOwn(catalogue, room.own);
     const entries = [...used].flatMap((id) => {
-      const entry = catalogue.organisms.get(id);
+      const entry = known.organisms.get(id);
       return entry ? [JSON.parse(JSON.stringify(entry)) as never] : [];
     });
     return writeRoomArchive({ room, designs, cited: { catalogue: catalogue.edition, entries } });
@@ -282,9 +297,14 @@ export class Library {
   }
 }
 
-/** Catalogue ids a design names. */
-function usedIds(design: Design): string[] {
-  return [...Object.values(design.stock).map(({ organismId }) => organismId), ...Object.values(design.scene).map(({ classId }) => classId)];
+/** Facts that a file has otherwise than they are known here, in a sentence. */
+function wordDifferences(differences: readonly { latin: string; path: string }[]): string | null {
+  const [first] = differences;
+  if (!first) return null;
+  const kinds = [...new Set(differences.map(({ latin }) => latin))];
+  const facts = differences.slice(0, 4).map(({ latin, path }) => `${latin}, ${path.split('.').slice(-2).join(' ')}`);
+  const count = `${differences.length} fact${differences.length === 1 ? '' : 's'} of ${kinds.length} kind${kinds.length === 1 ? '' : 's'}`;
+  return `The file has ${count} otherwise than they are known here (${facts.join('; ')}${differences.length > 4 ? '; …' : ''}). It is judged by what is known here.`;
 }
 
 function trusted<T>(

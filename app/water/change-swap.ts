@@ -92,13 +92,7 @@ const FILTERS: readonly { value: Filter; text: string }[] = [
       font-size: 12.5px;
     }
     select {
-      height: var(--touch);
       max-width: 230px;
-      border: 1px solid var(--edge);
-      border-radius: 4px;
-      background: var(--sheet);
-      color: var(--ink);
-      font: inherit;
     }
     ol {
       margin: 8px 0 10px;

@@ -99,13 +99,7 @@ import { LABORATORY_TASKS, type LaboratoryTask, type TaskAnswer } from './labora
       }
     }
     select {
-      height: var(--touch);
       max-width: 100%;
-      border: 1px solid var(--edge);
-      border-radius: 4px;
-      background: var(--sheet);
-      color: var(--ink);
-      font: inherit;
     }
     .answer {
       margin-bottom: 10px;

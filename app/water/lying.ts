@@ -173,14 +173,6 @@ const ACTION_WORD: Readonly<Record<Material['action']['kind'], string>> = {
         width: 220px;
       }
     }
-    select {
-      height: var(--touch);
-      border: 1px solid var(--edge);
-      border-radius: 4px;
-      background: var(--sheet);
-      color: var(--ink);
-      font: inherit;
-    }
   `,
 })
 export class Lying {

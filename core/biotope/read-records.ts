@@ -5,7 +5,7 @@ import type { Organism } from '../catalogue/organism';
 import { PARAMETER_META, PARAMETERS, type Parameter } from '../catalogue/parameter';
 import { REGIONS, RegionId } from '../catalogue/region';
 import { Basis, type Fact } from '../quantity/fact';
-import { COLOUR, FORMULA, MATERIAL, MEASURED_AS, RAIN, SAID } from './darwin-core';
+import { COLOUR, FORMULA, MATERIAL, RAIN, SAID } from './darwin-core';
 
 export const RECORD_LIMITS = { bytes: 5_000_000, rows: 20_000, places: 60 };
 

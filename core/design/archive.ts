@@ -91,6 +91,16 @@ function unpack(packed: Uint8Array): Map<string, Uint8Array> {
   return files;
 }
 
+/** The files of a zip from outside, by name; refused where it is damaged, swells past the limit or names something twice. */
+export function unpacked(packed: Uint8Array): Read<Map<string, Uint8Array>> {
+  try {
+    return { ok: true, document: unpack(packed) };
+  } catch (error) {
+    if (error instanceof Refused) return { ok: false, refusals: [error.refusal] };
+    return refuse('(file)', `this is not a whole zip archive (${error instanceof Error ? error.message : 'unreadable'})`);
+  }
+}
+
 function joined(pieces: readonly Uint8Array[]): Uint8Array {
   const all = new Uint8Array(pieces.reduce((sum, piece) => sum + piece.length, 0));
   let at = 0;
@@ -107,13 +117,9 @@ function joined(pieces: readonly Uint8Array[]): Uint8Array {
  */
 export function readRoomArchive(packed: Uint8Array): Read<RoomArchive> {
   if (packed.length > ARCHIVE_LIMITS.packedBytes) return refuse('(file)', 'the file is larger than a room can be');
-  let files: Map<string, Uint8Array>;
-  try {
-    files = unpack(packed);
-  } catch (error) {
-    if (error instanceof Refused) return { ok: false, refusals: [error.refusal] };
-    return refuse('(file)', `this is not a whole zip archive (${error instanceof Error ? error.message : 'unreadable'})`);
-  }
+  const zip = unpacked(packed);
+  if (!zip.ok) return zip;
+  const files = zip.document;
   const manifestBytes = files.get(MANIFEST);
   if (!manifestBytes) return refuse('(file)', 'this is not a Terroir room: it has no manifest.json');
   const manifest = parsed(MANIFEST, manifestBytes, Manifest);

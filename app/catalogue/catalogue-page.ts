@@ -1,0 +1,306 @@
+import { CdkVirtualScrollViewport, ScrollingModule } from '@angular/cdk/scrolling';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  linkedSignal,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { Title } from '@angular/platform-browser';
+import { Router, RouterLink } from '@angular/router';
+import { FormsModule } from '@angular/forms';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzRadioModule } from 'ng-zorro-antd/radio';
+import type { Operation } from 'rfc6902';
+import type { Biotope } from '../../core/catalogue/biotope';
+import type { Material } from '../../core/catalogue/material';
+import type { Animal, Organism } from '../../core/catalogue/organism';
+import { pointer } from '../../core/design/edit';
+import { overridesOf, withOwn } from '../../core/design/own-catalogue';
+import { Room } from '../../core/design/room';
+import type { Fact } from '../../core/quantity/fact';
+import { bodyPath, drawnSize } from '../section/silhouettes';
+import { DocumentStore, type DocumentState } from '../store/document-store';
+import { Library } from '../store/library';
+import { SaveMark } from '../ui/save-mark';
+import { UnitsMenu } from '../ui/units-menu';
+import { CompareTable } from './compare-table';
+import { Conditions } from './conditions';
+import { FactTable } from './fact-table';
+import { fieldsOf, materialFieldsOf, SOUGHT } from './fields';
+import { copyEntry, deleteEntry, dropFact, keepPlaces, ownFact } from './own-edits';
+import { PlaceSheet } from './place-sheet';
+import { RecordsPanel } from './records-panel';
+import { itemsOf, meets, searchOf, SHELVES, type Condition, type Item, type Shelf } from './shelf';
+
+const MOST_COMPARED = 4;
+const SHELF_WORD: Readonly<Record<Shelf, string>> = { animals: 'Animals', plants: 'Plants', places: 'Places', materials: 'Materials' };
+
+/** The catalogue as this room knows it: search, sift, compare, open every value, put down one's own. */
+@Component({
+  selector: 'tr-catalogue-page',
+  imports: [
+    FormsModule,
+    RouterLink,
+    ScrollingModule,
+    NzButtonModule,
+    NzInputModule,
+    NzRadioModule,
+    SaveMark,
+    UnitsMenu,
+    Conditions,
+    FactTable,
+    CompareTable,
+    PlaceSheet,
+    RecordsPanel,
+  ],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './catalogue-page.html',
+  styleUrl: './catalogue-page.less',
+})
+export class CataloguePage {
+  readonly roomId = input.required<string>();
+  /** What is looked at, as the address says. */
+  readonly entry = input<string>();
+  private readonly library = inject(Library);
+  private readonly router = inject(Router);
+
+  protected readonly shelves = SHELVES;
+  protected readonly shelfWord = SHELF_WORD;
+  protected readonly mostCompared = MOST_COMPARED;
+  protected readonly state = signal<DocumentState<Room> | null>(null);
+  protected readonly problem = signal<string | null>(null);
+  private readonly shipped = toSignal(this.library.catalogue$);
+  private store: DocumentStore<Room> | null = null;
+
+  protected readonly room = computed(() => this.state()?.document ?? null);
+  private readonly own = computed(() => this.room()?.own);
+  protected readonly catalogue = computed(() => {
+    const [shipped, own] = [this.shipped(), this.own()];
+    return shipped && own ? withOwn(shipped, own) : null;
+  });
+
+  protected readonly shelf = linkedSignal<Shelf>(() => {
+    const [id, catalogue] = [this.entry(), this.catalogue()];
+    if (!id || !catalogue) return 'animals';
+    if (catalogue.biotopes.has(id)) return 'places';
+    const organism = catalogue.organisms.get(id);
+    return organism ? (organism.kind === 'plant' ? 'plants' : 'animals') : 'materials';
+  });
+  protected readonly query = signal('');
+  protected readonly conditions = signal<readonly Condition[]>([]);
+  protected readonly fields = computed(() => {
+    const shelf = this.shelf();
+    return shelf === 'places' ? [] : SOUGHT[shelf];
+  });
+  private readonly items = computed(() => {
+    const catalogue = this.catalogue();
+    return catalogue ? itemsOf(catalogue, this.shelf()) : [];
+  });
+  private readonly search = computed(() => searchOf(this.items()));
+  protected readonly found = computed(() => {
+    const conditions = this.conditions();
+    const hits = this.search()(this.query());
+    if (conditions.length === 0) return [...hits];
+    const fields = new Map(this.fields().map((field) => [field.path, field]));
+    return hits.filter((item) =>
+      conditions.every((condition) => meets(item, condition, fields.get(condition.path), (id) => this.isOwn(id))),
+    );
+  });
+
+  protected readonly chosen = computed<Item | null>(() => {
+    const items = this.items();
+    return items.find(({ id }) => id === this.entry()) ?? (this.entry() ? null : (this.found()[0] ?? null));
+  });
+  protected readonly organism = computed(() =>
+    this.chosen() && this.shelf() !== 'places' && this.shelf() !== 'materials' ? (this.chosen()!.entry as Organism) : null,
+  );
+  protected readonly place = computed(() => (this.shelf() === 'places' ? ((this.chosen()?.entry as Biotope | undefined) ?? null) : null));
+  protected readonly material = computed(() => {
+    const entry = this.shelf() === 'materials' ? (this.chosen()?.entry as Material | undefined) : undefined;
+    return entry && 'action' in entry ? entry : null;
+  });
+  protected readonly entryFields = computed(() => {
+    const [organism, material] = [this.organism(), this.material()];
+    return organism ? fieldsOf(organism) : material ? materialFieldsOf(material) : [];
+  });
+  /** The entry without the room's own facts. */
+  protected readonly asShipped = computed(() => {
+    const id = this.chosen()?.id ?? '';
+    return this.shipped()?.organisms.get(id) ?? this.own()?.organisms[id] ?? null;
+  });
+  protected readonly ownPaths = computed(() => {
+    const [own, id] = [this.own(), this.chosen()?.id];
+    return new Set(own && id ? overridesOf(own, id).map(({ path }) => path) : []);
+  });
+  protected readonly mine = computed(() => {
+    const [own, id] = [this.own(), this.chosen()?.id ?? ''];
+    return own ? Object.hasOwn(own.organisms, id) || Object.hasOwn(own.biotopes, id) : false;
+  });
+  protected readonly placesShown = computed<Biotope[]>(() => this.found().map(({ entry }) => entry as Biotope));
+
+  protected readonly outline = computed(() => {
+    const organism = this.organism();
+    if (organism?.kind !== 'animal') return null;
+    const animal: Animal = organism;
+    const [length, depth] = [animal.sizeMm.length.value, animal.sizeMm.depth.value];
+    if (!length || !depth) return null;
+    const { wideMm: long, highMm: deep } = drawnSize(animal.form, length, depth);
+    const [fill = '#8a8577', mark = '#25231d'] = animal.bodyColours.value ?? [];
+    const ruler = Math.max(long, deep) > 120 ? 100 : long > 40 ? 50 : 10;
+    const wide = Math.max(long, ruler);
+    const scale = Math.min(2.2, 210 / wide, 84 / (deep + 10));
+    return { path: bodyPath(animal.form, length, depth), long, deep, fill, mark, ruler, wide, scale };
+  });
+
+  protected readonly comparing = signal<readonly string[]>([]);
+  protected readonly compared = computed(() => {
+    const byId = new Map(this.items().map((item) => [item.id, item]));
+    return this.comparing().flatMap((id) => byId.get(id) ?? []);
+  });
+  protected readonly showCompared = signal(false);
+
+  protected readonly copying = signal(false);
+  protected readonly reason = signal<string | null>(null);
+
+  constructor() {
+    const title = inject(Title);
+    effect((onCleanup) => {
+      const id = this.roomId();
+      let current = true;
+      onCleanup(() => (current = false));
+      void this.load(id, () => current);
+    });
+    effect(() => title.setTitle(`${this.chosen()?.name ?? 'Catalogue'} · ${this.room()?.name ?? ''} · Terroir`));
+    effect(() => {
+      this.chosen();
+      this.copying.set(false);
+      this.reason.set(null);
+    });
+    effect(() => {
+      if (this.viewport() && this.catalogue() && this.shelf()) untracked(() => this.reveal());
+    });
+    this.library.writtenElsewhere$.subscribe((id) => {
+      if (id === this.room()?.id && this.state()?.save.kind === 'saved') void this.load(id, () => true);
+    });
+  }
+
+  private async load(id: string, isCurrent: () => boolean): Promise<void> {
+    try {
+      await this.library.layDemoOnce();
+      const room = await this.library.room(id);
+      if (!isCurrent()) return;
+      if (!room) {
+        this.problem.set('No such room here. It may live in another browser.');
+        return;
+      }
+      this.store = new DocumentStore<Room>(room, null, Room, (document) => this.library.saveRoom(document));
+      this.store.state$.subscribe((state) => this.state.set(state));
+    } catch (error) {
+      this.problem.set(error instanceof Error ? error.message : String(error));
+    }
+  }
+
+  protected isOwn(id: string): boolean {
+    const own = this.own();
+    return (
+      own !== undefined &&
+      (Object.hasOwn(own.organisms, id) ||
+        Object.hasOwn(own.biotopes, id) ||
+        Object.values(own.overrides).some(({ entryId }) => entryId === id))
+    );
+  }
+
+  protected goTo(id: string): void {
+    this.showCompared.set(false);
+    void this.router.navigate([], { queryParams: { entry: id }, replaceUrl: true });
+  }
+
+  protected setShelf(shelf: Shelf): void {
+    this.query.set('');
+    this.conditions.set([]);
+    this.comparing.set([]);
+    this.showCompared.set(false);
+    void this.router.navigate([], { queryParams: {}, replaceUrl: true }).then(() => this.shelf.set(shelf));
+  }
+
+  protected compare(id: string): void {
+    this.comparing.update((ids) => (ids.includes(id) ? ids.filter((one) => one !== id) : [...ids, id].slice(-MOST_COMPARED)));
+    if (this.comparing().length < 2) this.showCompared.set(false);
+  }
+
+  protected keep(path: string, fact: Fact<unknown>): void {
+    const [own, organism] = [this.own(), this.organism()];
+    if (!own || !organism) return;
+    const edit = ownFact(own, organism, path, fact);
+    this.reason.set(edit.ok ? null : edit.reason);
+    if (edit.ok) this.edit(`Own figure for ${organism.latin}`, edit.patch);
+  }
+
+  protected drop(path: string): void {
+    const [own, organism] = [this.own(), this.organism()];
+    if (own && organism) this.edit(`Catalogue’s figure for ${organism.latin}`, dropFact(own, organism.id, path));
+  }
+
+  protected copy(latin: string, common: string): void {
+    const [catalogue, organism] = [this.catalogue(), this.organism()];
+    if (!catalogue || !organism) return;
+    const edit = copyEntry(catalogue, organism, latin, common);
+    this.reason.set(edit.ok ? null : edit.reason);
+    if (!edit.ok || !edit.id) return;
+    this.edit(`Own entry ${latin.trim()}`, edit.patch);
+    this.query.set('');
+    this.goTo(edit.id);
+  }
+
+  protected keepDrafts(drafts: readonly Biotope[]): void {
+    const catalogue = this.catalogue();
+    if (!catalogue) return;
+    const { patch, ids } = keepPlaces(catalogue, drafts);
+    this.edit(drafts.length === 1 ? `Place ${drafts[0]!.name}` : `${drafts.length} places`, patch);
+    if (ids[0]) this.goTo(ids[0]);
+  }
+
+  protected remove(): void {
+    const [own, id] = [this.own(), this.chosen()?.id];
+    if (!own || !id) return;
+    this.edit(
+      'Delete an own entry',
+      Object.hasOwn(own.biotopes, id) ? [{ op: 'remove', path: pointer('own', 'biotopes', id) }] : deleteEntry(own, id),
+    );
+    void this.router.navigate([], { queryParams: {}, replaceUrl: true });
+  }
+
+  protected readonly trackId = (_: number, { id }: Item): string => id;
+
+  private readonly viewport = viewChild(CdkVirtualScrollViewport);
+
+  /** Brings what the address names into the list's sight, once. */
+  private reveal(): void {
+    const at = this.found().findIndex(({ id }) => id === this.entry());
+    if (at > 0) setTimeout(() => this.viewport()?.scrollToIndex(Math.max(0, at - 3)));
+  }
+
+  private edit(label: string, patch: readonly Operation[]): void {
+    this.store?.edit(label, patch);
+  }
+
+  protected undo(): void {
+    this.store?.undo();
+  }
+
+  protected redo(): void {
+    this.store?.redo();
+  }
+
+  protected retry(): void {
+    this.store?.retry();
+  }
+}

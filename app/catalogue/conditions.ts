@@ -1,0 +1,198 @@
+import { ChangeDetectionStrategy, Component, computed, input, model, signal } from '@angular/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { PARAMETER_META } from '../../core/catalogue/parameter';
+import type { QuantityKind } from '../../core/quantity/unit';
+import { QuantityField } from '../ui/quantity-field';
+import type { Field } from './fields';
+import { waysOf, type Condition } from './shelf';
+
+const WAY_WORD: Readonly<Record<Condition['op'], string>> = {
+  comfort: 'comfortable at',
+  most: 'at most',
+  least: 'at least',
+  is: 'is',
+  contains: 'says',
+  unknown: 'not known',
+  own: 'has figures of yours',
+};
+
+/** What entries must be to be listed: any field, any number of conditions, all of them together. */
+@Component({
+  selector: 'tr-conditions',
+  imports: [NzButtonModule, NzInputModule, QuantityField],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @for (condition of conditions(); track $index; let i = $index) {
+      <div class="one" role="group" [attr.aria-label]="'Condition: ' + nameOf(condition)">
+        <span class="what">{{ nameOf(condition) }}</span>
+        @if (fieldOf(condition); as field) {
+          <select
+            [attr.aria-label]="'How ' + field.name + ' is asked for'"
+            [value]="condition.op"
+            (change)="setWay(i, $any($event.target).value)"
+          >
+            @for (way of waysOf(field); track way) {
+              <option [value]="way" [selected]="way === condition.op">{{ words[way] }}</option>
+            }
+          </select>
+          @if (condition.op === 'comfort' || condition.op === 'most' || condition.op === 'least') {
+            <tr-quantity
+              [label]="field.name"
+              [hideLabel]="true"
+              [kind]="kindOf(field)"
+              [inUnit]="unitOf(field)"
+              [value]="condition.value"
+              (quantity)="setValue(i, $event)"
+            />
+          } @else if (condition.op === 'is') {
+            <select [attr.aria-label]="field.name" (change)="setValue(i, $any($event.target).value)">
+              @for (option of optionsOf(field); track option) {
+                <option [value]="option" [selected]="option === said(condition.value)">{{ option }}</option>
+              }
+            </select>
+          } @else if (condition.op === 'contains') {
+            <input
+              nz-input
+              #text
+              [attr.aria-label]="field.name"
+              maxlength="60"
+              [value]="condition.value"
+              (input)="setValue(i, text.value)"
+            />
+          }
+        }
+        <button nz-button type="button" class="out" [attr.aria-label]="'Drop the condition on ' + nameOf(condition)" (click)="drop(i)">
+          ×
+        </button>
+      </div>
+    }
+    <label class="add"
+      ><span class="visually-hidden">Only those where</span>
+      <select [value]="''" (change)="add($any($event.target).value); $any($event.target).value = ''">
+        <option value="">{{ conditions().length === 0 ? 'Only those where …' : 'and where …' }}</option>
+        <option value="own">there are figures of yours</option>
+        @for (section of sections(); track section.name) {
+          <optgroup [label]="section.name">
+            @for (field of section.fields; track field.path) {
+              <option [value]="field.path">{{ field.name }}</option>
+            }
+          </optgroup>
+        }
+      </select></label
+    >
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 5px;
+    }
+    .one {
+      display: grid;
+      grid-template-columns: minmax(0, 1fr) auto;
+      align-items: center;
+      gap: 3px 6px;
+      padding: 4px 6px;
+      border-left: 3px solid var(--moss);
+      background: var(--sheet);
+    }
+    .what {
+      font-weight: 600;
+      font-size: 12.5px;
+    }
+    .out {
+      grid-column: 2;
+      grid-row: 1;
+      min-height: 22px;
+      padding: 0 7px;
+    }
+    select {
+      width: 100%;
+    }
+    tr-quantity,
+    .one > select,
+    .one > input {
+      grid-column: 1 / -1;
+    }
+  `,
+})
+export class Conditions {
+  readonly fields = input.required<readonly Field[]>();
+  readonly conditions = model.required<readonly Condition[]>();
+  protected readonly waysOf = waysOf;
+  protected readonly words = WAY_WORD;
+  protected readonly adding = signal('');
+
+  protected readonly sections = computed(() =>
+    [...new Set(this.fields().map(({ section }) => section))].map((name) => ({
+      name,
+      fields: this.fields().filter(({ section }) => section === name),
+    })),
+  );
+
+  protected fieldOf(condition: Condition): Field | undefined {
+    return this.fields().find(({ path }) => path === condition.path);
+  }
+
+  protected nameOf(condition: Condition): string {
+    return condition.op === 'own' ? WAY_WORD.own : (this.fieldOf(condition)?.name ?? condition.path);
+  }
+
+  protected kindOf({ as }: Field): QuantityKind {
+    return as.type === 'range' ? PARAMETER_META[as.parameter].kind : as.type === 'quantity' ? as.kind : 'number';
+  }
+
+  protected unitOf({ as }: Field): string | null {
+    return as.type === 'quantity' ? (as.inUnit ?? null) : null;
+  }
+
+  protected optionsOf({ as }: Field): readonly string[] {
+    return as.type === 'yes' ? ['yes', 'no'] : as.type === 'choice' || as.type === 'choices' ? as.options : [];
+  }
+
+  protected said(value: string | boolean): string {
+    return typeof value === 'boolean' ? (value ? 'yes' : 'no') : value;
+  }
+
+  protected add(path: string): void {
+    if (path === 'own') this.conditions.update((all) => [...all, { op: 'own', path: '' }]);
+    const field = this.fields().find((one) => one.path === path);
+    if (field) this.conditions.update((all) => [...all, conditionOf(field, waysOf(field)[0]!)]);
+  }
+
+  protected drop(i: number): void {
+    this.conditions.update((all) => all.filter((_, k) => k !== i));
+  }
+
+  protected setWay(i: number, way: Condition['op']): void {
+    const field = this.fieldOf(this.conditions()[i]!);
+    if (field) this.put(i, conditionOf(field, way));
+  }
+
+  protected setValue(i: number, value: string | number): void {
+    const condition = this.conditions()[i]!;
+    const yes = this.fieldOf(condition)?.as.type === 'yes';
+    this.put(i, { ...condition, value: yes ? value === 'yes' : value } as Condition);
+  }
+
+  private put(i: number, condition: Condition): void {
+    this.conditions.update((all) => all.map((one, k) => (k === i ? condition : one)));
+  }
+}
+
+/** A condition to begin with: something that is likely to be asked. */
+function conditionOf(field: Field, op: Condition['op']): Condition {
+  const { as, path } = field;
+  if (op === 'comfort')
+    return {
+      op,
+      path,
+      value: as.type === 'range' ? { temperatureC: 22, ph: 7, ghDh: 8, khDh: 4, ec25UsPerCm: 300, salinity: 0 }[as.parameter] : 0,
+    };
+  if (op === 'most' || op === 'least')
+    return { op, path, value: op === 'most' ? (as.type === 'quantity' && as.kind === 'length' ? 40 : 50) : 1 };
+  if (op === 'is')
+    return { op, path, value: as.type === 'yes' ? true : as.type === 'choice' || as.type === 'choices' ? (as.options[0] ?? '') : '' };
+  if (op === 'contains') return { op, path, value: '' };
+  return { op: 'unknown', path };
+}

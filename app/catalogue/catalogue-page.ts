@@ -194,8 +194,12 @@ export class CataloguePage {
 
   private async load(id: string, isCurrent: () => boolean): Promise<void> {
     try {
-      await this.library.layDemoOnce();
-      const room = await this.library.room(id);
+      let room = await this.library.room(id);
+      // who comes by the address alone finds the demo room too
+      if (!room) {
+        await this.library.layDemoOnce();
+        room = await this.library.room(id);
+      }
       if (!isCurrent()) return;
       if (!room) {
         this.problem.set('No such room here. It may live in another browser.');

@@ -11,7 +11,7 @@ import type { Item } from './shelf';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="top">
-      <h2>Side by side</h2>
+      <h1>Side by side</h1>
       <label><input type="checkbox" [checked]="only()" (change)="only.set(!only())" /> only what differs</label>
     </div>
     <div class="scroll" tabindex="0" role="region" aria-label="Comparison">

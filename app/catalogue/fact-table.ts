@@ -22,7 +22,7 @@ interface Bar {
   template: `
     @for (section of sections(); track section.name) {
       <section [attr.aria-label]="section.name">
-        <h3>{{ section.name }}</h3>
+        <h2>{{ section.name }}</h2>
         @for (row of section.rows; track row.field.path) {
           <div class="fact" [class.own]="row.own">
             <span class="soft name">{{ row.field.name }}</span>
@@ -91,8 +91,9 @@ interface Bar {
       break-inside: avoid;
       margin-bottom: 14px;
     }
-    h3 {
+    h2 {
       margin-bottom: 2px;
+      font-size: 15px;
     }
     .fact {
       display: grid;

@@ -30,7 +30,7 @@ import { UNKNOWN } from './fields';
       </dl>
       <tr-year-chart title="Water" kind="temperature" [spans]="place().waterC.value" [bars]="place().rainMm.value" barTitle="Rain, mm" />
     </div>
-    <h3>Who lives there</h3>
+    <h2>Who lives there</h2>
     <ul>
       @for (one of residents(); track one.id) {
         <li>
@@ -55,6 +55,9 @@ import { UNKNOWN } from './fields';
       grid-template-columns: minmax(0, 1fr) minmax(260px, 1fr);
       gap: 20px;
       margin: 12px 0;
+    }
+    h2 {
+      font-size: 15px;
     }
     dl {
       display: grid;

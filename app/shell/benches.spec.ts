@@ -254,7 +254,11 @@ describe('the livestock bench', () => {
   });
 
   it('adds the group it asks for, and counts, breeds and takes out', async () => {
-    const { press, type, design } = await openBench(LivestockBench, weedyThicket);
+    const { press, type, design, host, refresh } = await openBench(LivestockBench, weedyThicket);
+    const search = host.querySelector<HTMLInputElement>('.finder input[type=search]')!;
+    search.value = 'neocaridina davidi';
+    search.dispatchEvent(new Event('input'));
+    await refresh();
     await press('Neocaridina davidi Cherry shrimp');
     await press('Add 10 to this tank');
     const added = Object.values(design().stock).find(({ organismId }) => organismId === 'neocaridina-davidi');
@@ -276,6 +280,7 @@ describe('the livestock bench', () => {
       'Danio erythromicron',
       'Ceratophyllum demersum',
       'Hydrilla verticillata',
+      'Petruichthys brevis',
     ]);
     await press('Plant Hydrilla verticillata');
     await press('Build for Danio margaritatus');
@@ -284,6 +289,37 @@ describe('the livestock bench', () => {
       jasmine.objectContaining({ organismId: 'danio-margaritatus', count: 8, phase: 'spawn' }),
     );
     expect(Object.values(design().scene)[0]?.classId).toBe('hydrilla-verticillata');
+  });
+
+  it('takes an animal that is not identified, and its name once it is known', async () => {
+    const { press, design, text, host, refresh } = await openBench(LivestockBench, tank([['corydoras-pygmaeus', 8]]));
+    await press('Corydoras pygmaeus');
+    const other = [...host.querySelectorAll<HTMLElement>('.others label')].find((label) =>
+      label.textContent?.includes('Corydoras hastatus'),
+    )!;
+    other.querySelector('input')!.click();
+    await refresh();
+    await press('Add 8, not identified, to this tank');
+    const [id, entry] = Object.entries(design().stock).find(([, { candidateIds }]) => candidateIds)!;
+    expect(entry.candidateIds).toEqual(['corydoras-pygmaeus', 'corydoras-hastatus']);
+    expect(text('.stock')).toContain('Corydoras pygmaeus or Corydoras hastatus');
+    const known = [...host.querySelectorAll<HTMLButtonElement>('.itis button')].find((one) => one.textContent?.includes('hastatus'))!;
+    known.click();
+    await refresh();
+    expect(design().stock[id]).toEqual(jasmine.objectContaining({ organismId: 'corydoras-hastatus', count: 8 }));
+    expect(design().stock[id]!.candidateIds).toBeUndefined();
+  });
+
+  it('says how true a tank is to its place, as strictly as is wanted', async () => {
+    const { press, design, text } = await openBench(LivestockBench, weedyThicket);
+    expect(text('.meant-place')).toContain('Built after Spring-fed pond, Shan plateau');
+    await press('Strictly');
+    expect(design().brief.fidelity).toBe('strict');
+    const strict = Number(/(\d+) are not/.exec(text('.meant-place'))![1]);
+    await press('Loosely');
+    expect(Number(/(\d+) are not/.exec(text('.meant-place'))![1])).toBeLessThanOrEqual(strict);
+    await press('Not judged');
+    expect(text('.meant-place [role=status]')).toBe('');
   });
 
   it('is read-only while another tab writes', async () => {

@@ -189,6 +189,24 @@ async function benchSearch(page: Page, url: string): Promise<Row> {
   return row('a key in the search, script', samples.slice(4), 16, 'ms');
 }
 
+/** Script time of one key in the search of the catalogue, and of a condition put on it. */
+async function benchCatalogue(page: Page, url: string): Promise<Row> {
+  await page.goto(`${url}room/low-barn/catalogue`);
+  await page.waitForSelector('.line');
+  await new Promise((resolve) => setTimeout(resolve, 800));
+  const session = await page.createCDPSession();
+  await session.send('Performance.enable');
+  await page.focus('aside input[type=search]');
+  const samples: number[] = [];
+  for (const key of 'corydoras habrosus paracheirodon') {
+    const before = await scriptSeconds(session);
+    await page.keyboard.type(key);
+    await page.evaluate(() => new Promise<void>((painted) => requestAnimationFrame(() => requestAnimationFrame(() => painted()))));
+    samples.push(((await scriptSeconds(session)) - before) * 1000);
+  }
+  return row('a key in the catalogue, script', samples.slice(4), 16, 'ms');
+}
+
 /** Script time of a frame while the mixture is dragged along the GH axis, everything judged anew, in the real interface. */
 async function benchDrag(page: Page, url: string): Promise<Row> {
   await page.goto(`${url}tank/shell-bed/water`);
@@ -321,13 +339,14 @@ const parts: Readonly<Record<string, () => Promise<Row[]>>> = {
   edit: async () => [await benchEdit(page, `${site.url}/`)],
   room: () => benchRoom(page, `${site.url}/`),
   search: async () => [await benchSearch(page, `${site.url}/`)],
+  catalogue: async () => [await benchCatalogue(page, `${site.url}/`)],
   drag: async () => [await benchDrag(page, `${site.url}/`)],
   pieces: async () => [await benchPieces(page, `${site.url}/`)],
   ahead: () => benchAhead(page, `${site.url}/`),
   load: () => benchLoad(site.url),
 };
 const wanted = process.argv.slice(2).filter((name) => Object.hasOwn(parts, name));
-if (wanted.includes('search') || wanted.includes('drag')) await page.goto(`${site.url}/`, { waitUntil: 'networkidle0' });
+if (['search', 'catalogue', 'drag'].some((name) => wanted.includes(name))) await page.goto(`${site.url}/`, { waitUntil: 'networkidle0' });
 const rows: Row[] = [];
 for (const name of wanted.length > 0 ? wanted : Object.keys(parts)) rows.push(...(await parts[name]!()));
 await browser.close();

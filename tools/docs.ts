@@ -70,7 +70,11 @@ unverified), \`invented\` (demo only) or \`measured\` (the user's own). Outside 
    of those that are to breed are held against every mouth. Nippers against long fins, territories against the floor, the shy against the
    bold, lines that cross, crowded strata, and every opening against the thinnest body: common practice, written down as cases in
    \`core/testing/stocking-cases.ts\` before the rules were.
-5. **Remedies.** Each is a small patch that is tried out on a copy; only what lowers the severity or the excess is offered, with every
+5. **Place.** A tank that is meant to be a wild place is held to it: what lives there (recorded; native to its basin, its part of the world, or foreign),
+   its water and its year month by month, what lies on its bottom. Strict takes the place's own figures; loose allows its basin and a margin (2 °C, 0.7 pH,
+   4 dGH, 3 dKH, 150 µS/cm, 2 ppt: common practice). Never more than worth watching: it may live well and yet not be from there.
+   An animal that is not identified is judged by what suits all it may be: shared ranges, the largest size, the worst temper.
+6. **Remedies.** Each is a small patch that is tried out on a copy; only what lowers the severity or the excess is offered, with every
    conflict it would open elsewhere. The blend is searched over all pairs of sources in steps of 5 %: fewest conflicts, then fewest
    watches, then least excess, then least RO. The recipe is a linear program for every choice of up to three of the salts on hand: inside
    everyone's comfort, then least RO, then fewest salts; a conductivity quoted that no water of the wanted hardness can have is not aimed at.

@@ -24,9 +24,13 @@ const SHOTS: readonly Shot[] = [
   { name: 'room', path: '/room/low-barn' },
   { name: 'livestock', path: '/tank/peat-pocket/livestock' },
   { name: 'place', path: '/tank/weedy-thicket/livestock', act: (page) => page.click('.mode label:nth-child(2)') },
+  {
+    name: 'catalogue',
+    path: '/room/low-barn/catalogue?entry=danio-margaritatus',
+    act: (page) => page.waitForSelector('tr-fact-table .pick').then((value) => value?.click()),
+  },
   { name: 'vessel', path: '/tank/lava-jar/vessel' },
   { name: 'water', path: '/tank/shell-bed/water', act: (page) => page.click('tr-recipe-card .ant-btn-primary') },
-  { name: 'water-night', path: '/tank/peat-pocket/water', theme: 'night' },
   { name: 'water-analysis', path: '/tank/weedy-thicket/water', act: press('.faces label', 'Analysis') },
   { name: 'water-laboratory', path: '/tank/weedy-thicket/water', act: press('.faces label', 'Laboratory') },
   {

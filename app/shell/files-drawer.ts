@@ -36,6 +36,9 @@ const WHY: Readonly<Record<Snapshot['why'], string>> = {
             <p class="buttons">
               <button nz-button type="button" (click)="exportFile()">Export as a file</button>
               <button nz-button type="button" (click)="toSheet()">Summary to print</button>
+              <button nz-button type="button" [disabled]="view.members().length === 0" (click)="speciesList()">
+                Species list (Darwin Core)
+              </button>
             </p>
             <p class="small soft">
               The file carries the room and every catalogue entry it uses. The whole room is exported on the room’s page.
@@ -169,6 +172,21 @@ export class Files {
       ?.element();
     const design = this.view.design();
     return svg && design ? { text: standaloneSvg(svg, design.name), stem: `${fileStem(design.name)}-${view}` } : null;
+  }
+
+  /** What is kept, as occurrence records of living specimens. */
+  protected async speciesList(): Promise<void> {
+    const design = this.view.design();
+    if (!design) return;
+    const { keptAsOccurrences } = await import('../../core/biotope/darwin-core');
+    const kept = this.view.members().map(({ id, organismId, organism, count }) => ({
+      id,
+      organismId,
+      latin: organism?.latin ?? organismId,
+      count,
+      ...(design.stock[id]?.candidateIds ? { remarks: 'not identified' } : {}),
+    }));
+    download(`${fileStem(design.name)}-species.csv`, keptAsOccurrences(design.id, kept), 'text/csv');
   }
 
   protected svg(view: 'section' | 'plan'): void {

@@ -16,6 +16,7 @@ import Fuse from 'fuse.js';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzModalModule } from 'ng-zorro-antd/modal';
 import { PreferencesStore } from '../store/preferences';
+import { TankView } from '../store/tank-view';
 import { BENCHES } from './benches';
 
 interface Command {
@@ -82,6 +83,7 @@ export class Palette {
   readonly files = output<void>();
   readonly help = output<void>();
   private readonly router = inject(Router);
+  private readonly view = inject(TankView);
   private readonly preferences = inject(PreferencesStore);
 
   private readonly queryBox = viewChild<string, ElementRef<HTMLInputElement>>('queryBox', { read: ElementRef });
@@ -92,6 +94,7 @@ export class Palette {
   private readonly commands: readonly Command[] = [
     ...BENCHES.map((bench) => ({ name: `Go to ${bench.name}`, act: () => void this.router.navigate(['/tank', this.tankId(), bench.id]) })),
     { name: 'Go to the rooms', act: () => void this.router.navigate(['/']) },
+    { name: 'Look it up in the catalogue', act: () => void this.router.navigate(['/room', this.view.room()?.id, 'catalogue']) },
     { name: 'Undo', act: () => this.undo.emit() },
     { name: 'Redo', act: () => this.redo.emit() },
     { name: 'Export this design', act: () => this.exportFile.emit() },

@@ -98,7 +98,7 @@ describe('the thicket, a warm-water companion and a lone schooling fish', () => 
     expect(ledger).toMatch(/too cold for Mikrogeophagus ramirezi/);
     expect(ledger).toMatch(/Below 24 °C/);
     await page.evaluate(() => (document.activeElement as HTMLElement).blur());
-    await addAnimal('axelrodi', '1', 'Keep');
+    await addAnimal('Paracheirodon axelrodi', '1', 'Keep');
     expect(await text('tr-ledger')).toMatch(/A lone Paracheirodon axelrodi does not settle ?1 here; it wants at least 10/);
     expect(faults).toEqual([]);
   });

@@ -96,10 +96,7 @@ export class CataloguePage {
   });
   protected readonly query = signal('');
   protected readonly conditions = signal<readonly Condition[]>([]);
-  protected readonly fields = computed(() => {
-    const shelf = this.shelf();
-    return shelf === 'places' ? [] : SOUGHT[shelf];
-  });
+  protected readonly fields = computed(() => SOUGHT[this.shelf()]);
   private readonly items = computed(() => {
     const catalogue = this.catalogue();
     return catalogue ? itemsOf(catalogue, this.shelf()) : [];

@@ -1,6 +1,6 @@
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import { provideRouter, Router, withComponentInputBinding } from '@angular/router';
+import { provideRouter, withComponentInputBinding } from '@angular/router';
 import { RouterTestingHarness } from '@angular/router/testing';
 import { provideNzNoAnimation } from 'ng-zorro-antd/core/animation';
 import { placesAsDarwinCore } from '../../core/biotope/darwin-core';
@@ -10,6 +10,8 @@ import { Room } from '../../core/design/room';
 import { applyEdit } from '../../core/design/edit';
 import { METRIC, US } from '../../core/quantity/format';
 import { catalogue, lowBarn } from '../../core/testing/tanks';
+import { CONDITIONERS } from '../../core/water/conditioners';
+import { SALTS } from '../../core/water/salts';
 import { Library } from '../store/library';
 import { PreferencesStore } from '../store/preferences';
 import { CataloguePage } from './catalogue-page';
@@ -68,7 +70,9 @@ describe('a shelf', () => {
   it('holds each entry once, by name', () => {
     expect(new Set(animals.map(({ id }) => id)).size).toBe(animals.length);
     expect(animals.map(({ name }) => name)).toEqual([...animals.map(({ name }) => name)].sort((a, b) => a.localeCompare(b)));
-    expect(itemsOf(catalogue, 'materials').length).toBe(catalogue.materials.size + catalogue.media.size + catalogue.waters.size);
+    const stuff = itemsOf(catalogue, 'materials');
+    expect(stuff.length).toBe(catalogue.materials.size + catalogue.media.size + catalogue.waters.size + SALTS.length + CONDITIONERS.length);
+    expect(new Set(stuff.map(({ group }) => group)).size).toBeGreaterThan(8);
     expect(itemsOf(catalogue, 'places').length).toBe(catalogue.biotopes.size);
   });
 
@@ -98,8 +102,16 @@ describe('a shelf', () => {
     expect(meeting({ op: 'least', path: '/traits/breeding/brood', value: 1000 }).length).toBeGreaterThan(3);
   });
 
+  it('of places is sifted by the water that reaches a value', () => {
+    const places = itemsOf(catalogue, 'places');
+    const sour = places.filter((item) => meets(item, { op: 'includes', path: '/water/ph', value: 4.5 }, undefined, () => false));
+    expect(sour.map(({ id }) => id)).toContain('peat-swamp-selangor');
+    expect(sour.map(({ id }) => id)).not.toContain('rocky-shore-tanganyika');
+  });
+
   it('can be asked about every field in some way', () => {
-    for (const field of [...SOUGHT.animals, ...SOUGHT.plants, ...SOUGHT.materials]) expect(waysOf(field).length).toBeGreaterThan(1);
+    for (const field of [...SOUGHT.animals, ...SOUGHT.plants, ...SOUGHT.places, ...SOUGHT.materials])
+      expect(waysOf(field).length).toBeGreaterThan(1);
   });
 });
 

@@ -9,6 +9,7 @@ import { waysOf, type Condition } from './shelf';
 
 const WAY_WORD: Readonly<Record<Condition['op'], string>> = {
   comfort: 'comfortable at',
+  includes: 'reaches',
   most: 'at most',
   least: 'at least',
   is: 'is',
@@ -36,7 +37,7 @@ const WAY_WORD: Readonly<Record<Condition['op'], string>> = {
               <option [value]="way" [selected]="way === condition.op">{{ words[way] }}</option>
             }
           </select>
-          @if (condition.op === 'comfort' || condition.op === 'most' || condition.op === 'least') {
+          @if (condition.op === 'comfort' || condition.op === 'includes' || condition.op === 'most' || condition.op === 'least') {
             <tr-quantity
               [label]="field.name"
               [hideLabel]="true"
@@ -139,7 +140,7 @@ export class Conditions {
   }
 
   protected kindOf({ as }: Field): QuantityKind {
-    return as.type === 'range' ? PARAMETER_META[as.parameter].kind : as.type === 'quantity' ? as.kind : 'number';
+    return as.type === 'range' ? PARAMETER_META[as.parameter].kind : as.type === 'quantity' || as.type === 'between' ? as.kind : 'number';
   }
 
   protected unitOf({ as }: Field): string | null {
@@ -180,19 +181,32 @@ export class Conditions {
   }
 }
 
+/** What water is often asked about. */
+const ORDINARY: Partial<Record<QuantityKind, number>> = {
+  temperature: 22,
+  ph: 7,
+  hardness: 8,
+  alkalinity: 4,
+  conductivity: 300,
+  salinity: 0,
+};
+
 /** A condition to begin with: something that is likely to be asked. */
-function conditionOf(field: Field, op: Condition['op']): Condition {
-  const { as, path } = field;
-  if (op === 'comfort')
-    return {
-      op,
-      path,
-      value: as.type === 'range' ? { temperatureC: 22, ph: 7, ghDh: 8, khDh: 4, ec25UsPerCm: 300, salinity: 0 }[as.parameter] : 0,
-    };
-  if (op === 'most' || op === 'least')
-    return { op, path, value: op === 'most' ? (as.type === 'quantity' && as.kind === 'length' ? 40 : 50) : 1 };
-  if (op === 'is')
-    return { op, path, value: as.type === 'yes' ? true : as.type === 'choice' || as.type === 'choices' ? (as.options[0] ?? '') : '' };
-  if (op === 'contains') return { op, path, value: '' };
-  return { op: 'unknown', path };
+function conditionOf({ as, path }: Field, op: Condition['op']): Condition {
+  switch (op) {
+    case 'comfort':
+      return { op, path, value: as.type === 'range' ? (ORDINARY[PARAMETER_META[as.parameter].kind] ?? 0) : 0 };
+    case 'includes':
+      return { op, path, value: as.type === 'between' ? (ORDINARY[as.kind] ?? 0) : 0 };
+    case 'most':
+      return { op, path, value: as.type === 'quantity' && as.kind === 'length' ? 40 : 50 };
+    case 'least':
+      return { op, path, value: 1 };
+    case 'is':
+      return { op, path, value: as.type === 'yes' ? true : as.type === 'choice' || as.type === 'choices' ? (as.options[0] ?? '') : '' };
+    case 'contains':
+      return { op, path, value: '' };
+    default:
+      return { op: 'unknown', path };
+  }
 }

@@ -10,6 +10,8 @@ import type { QuantityKind } from '../../core/quantity/unit';
 export type FieldType =
   | { type: 'range'; parameter: Parameter }
   | { type: 'quantity'; kind: QuantityKind; max: number; inUnit?: string }
+  /** A span of a quantity that a value may lie in. */
+  | { type: 'between'; kind: QuantityKind }
   | { type: 'number'; unit: string; max: number }
   | { type: 'span'; unit: string; max: number }
   | { type: 'choice'; options: readonly string[] }
@@ -144,10 +146,26 @@ const MATERIAL_FIELDS: readonly Field[] = [
   field('Action', '/action/lastsWeeks', 'Lasts', { type: 'shown', show: (span: [number, number]) => spanText(span, 'weeks') }),
 ];
 
+const PLACE_FIELDS: readonly Field[] = [
+  ...PARAMETERS.map((parameter) =>
+    field('Water', `/water/${parameter}`, PARAMETER_META[parameter].name, {
+      type: 'between',
+      kind: PARAMETER_META[parameter].kind,
+    }),
+  ),
+  field('Place', '/depthM', 'Depth', { type: 'span', unit: 'm', max: 100 }),
+  field('Place', '/bottom', 'Bottom', { type: 'text' }),
+  field('Place', '/cover', 'Cover', { type: 'text' }),
+  field('Place', '/current', 'Current', choice('none', 'slow', 'moderate', 'strong')),
+  field('Place', '/light', 'Light', choice('dim', 'broken', 'bright')),
+  field('Place', '/locality', 'Where', { type: 'text' }),
+];
+
 /** Fields that every entry of its kind can be sought and compared by. */
-export const SOUGHT: Readonly<Record<'animals' | 'plants' | 'materials', readonly Field[]>> = {
+export const SOUGHT: Readonly<Record<'animals' | 'plants' | 'places' | 'materials', readonly Field[]>> = {
   animals: [...rangeFields('keep'), ...ANIMAL_FIELDS],
   plants: [...rangeFields('keep'), ...PLANT_FIELDS],
+  places: PLACE_FIELDS,
   materials: MATERIAL_FIELDS,
 };
 
@@ -215,6 +233,8 @@ export function showFact({ as }: Field, fact: Fact<unknown> | undefined, units: 
     }
     case 'quantity':
       return formatQuantity(as.kind, value as number, as.inUnit === 'mm' && units.length !== 'in' ? { ...units, length: 'mm' } : units);
+    case 'between':
+      return formatSpan(as.kind, value as [number, number], units);
     case 'number':
       return `${value as number}${as.unit ? ` ${as.unit}` : ''}`;
     case 'span':

@@ -6,6 +6,8 @@ import type { Medium } from '../../core/catalogue/medium';
 import type { Organism, ToleranceRange } from '../../core/catalogue/organism';
 import { REGIONS } from '../../core/catalogue/region';
 import type { WaterType } from '../../core/catalogue/water-source';
+import { CONDITIONERS, type Conditioner } from '../../core/water/conditioners';
+import { SALTS, type Salt } from '../../core/water/salts';
 import { factAt, type Field } from './fields';
 
 export const SHELVES = ['animals', 'plants', 'places', 'materials'] as const;
@@ -20,7 +22,7 @@ export interface Item {
   latin: boolean;
   second: string;
   group: string;
-  entry: Organism | Biotope | Material | Medium | WaterType;
+  entry: Organism | Biotope | Material | Medium | WaterType | Salt | Conditioner;
 }
 
 /** Everything that stands on a shelf, by name. */
@@ -41,6 +43,8 @@ export function itemsOf(catalogue: Catalogue, shelf: Shelf): Item[] {
             ...[...catalogue.materials.values()].map((entry) => plainItem(entry, entry.use, entry.use)),
             ...[...catalogue.media.values()].map((entry) => plainItem(entry, 'filter medium', `takes out ${entry.takesOut.join(', ')}`)),
             ...[...catalogue.waters.values()].map((entry) => plainItem(entry, 'water', entry.note)),
+            ...SALTS.map((entry) => plainItem(entry, 'salt', entry.caution ?? `${entry.solubilityGPerL} g dissolve in a litre`)),
+            ...CONDITIONERS.map((entry) => plainItem(entry, 'conditioner', entry.note)),
           ]
         : [...catalogue.organisms.values()]
             .filter(({ kind }) => kind === (shelf === 'animals' ? 'animal' : 'plant'))
@@ -57,7 +61,7 @@ export function itemsOf(catalogue: Catalogue, shelf: Shelf): Item[] {
   return [...new Map(items.map((item) => [item.id, item])).values()].sort((a, b) => a.name.localeCompare(b.name));
 }
 
-const plainItem = (entry: Material | Medium | WaterType, group: string, second: string): Item => ({
+const plainItem = (entry: Material | Medium | WaterType | Salt | Conditioner, group: string, second: string): Item => ({
   id: entry.id,
   shelf: 'materials',
   name: entry.name,
@@ -84,7 +88,7 @@ export function searchOf(items: readonly Item[]): (query: string) => readonly It
 
 /** What an entry must be to be listed. What is not known of it never meets a condition. */
 export type Condition =
-  | { op: 'comfort'; path: string; value: number }
+  | { op: 'comfort' | 'includes'; path: string; value: number }
   | { op: 'least' | 'most'; path: string; value: number }
   | { op: 'is'; path: string; value: string | boolean }
   | { op: 'contains'; path: string; value: string }
@@ -96,6 +100,8 @@ export function waysOf({ as }: Field): readonly Condition['op'][] {
   switch (as.type) {
     case 'range':
       return ['comfort', 'unknown'];
+    case 'between':
+      return ['includes', 'unknown'];
     case 'quantity':
     case 'number':
     case 'span':
@@ -118,6 +124,10 @@ export function meets(item: Item, condition: Condition, field: Field | undefined
     case 'comfort': {
       const [low, high] = (value as ToleranceRange).optimum;
       return low !== null && high !== null && condition.value >= low && condition.value <= high;
+    }
+    case 'includes': {
+      const [low, high] = value as [number, number];
+      return condition.value >= low && condition.value <= high;
     }
     case 'most':
       return (Array.isArray(value) ? Number(value[1]) : Number(value)) <= condition.value;

@@ -49,7 +49,9 @@ const MOST_OTHERS = 7;
       <button nz-button nzType="primary" type="submit" [disabled]="readOnly()">
         Add {{ count() }}{{ orElse().size > 0 ? ', not identified,' : '' }} to this tank
       </button>
-      <a class="small" [routerLink]="['/room', view.room()?.id, 'catalogue']" [queryParams]="{ entry: animal().id }">in the catalogue</a>
+      <a class="small link" [routerLink]="['/room', view.room()?.id, 'catalogue']" [queryParams]="{ entry: animal().id }"
+        >in the catalogue</a
+      >
     </form>
     @if (others().length > 0) {
       <details class="others">

@@ -45,7 +45,19 @@ const COLUMNS: readonly Parameter[] = ['temperatureC', 'ph', 'ghDh'];
         </svg>
         <figcaption class="small soft">{{ scene() }}</figcaption>
       </figure>
-      <tr-year-chart title="Water" kind="temperature" [spans]="place().waterC.value" [bars]="place().rainMm.value" barTitle="Rain, mm" />
+      <div>
+        <tr-year-chart
+          title="Water"
+          kind="temperature"
+          [spans]="place().waterC.value"
+          [around]="tankYear()"
+          [bars]="place().rainMm.value"
+          barTitle="Rain, mm"
+        />
+        @if (tankYear()) {
+          <p class="small soft">Dashed: this tank through its year, as planned.</p>
+        }
+      </div>
     </div>
     <p class="small">
       <strong>Its water</strong>&ngsp;<span class="soft">{{ water() }}</span>
@@ -151,6 +163,11 @@ export class PlaceCard {
   );
   protected readonly count = linkedSignal(() => this.chosen()?.traits.groupMin.value ?? 1);
   protected readonly breed = linkedSignal(() => (this.chosen(), true));
+
+  /** The year of the tank as it is planned, to be held against the place's. */
+  protected readonly tankYear = computed(() =>
+    this.view.design()?.vessel ? (this.view.told()?.derived['heat.year'].value ?? null) : null,
+  );
 
   protected readonly basis = computed(() => BASIS_WORD[this.place().waterC.basis]);
 

@@ -1,6 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { provideZonelessChangeDetection } from '@angular/core';
 import fixture from '../../core/design/fixtures/design-v1.json';
+import fixture6 from '../../core/design/fixtures/design-v6.json';
 import { lowBarn, weedyThicket } from '../../core/testing/tanks';
 import { METRIC, US } from '../../core/quantity/format';
 import { database } from './database';
@@ -210,6 +211,28 @@ describe('the library', () => {
     expect(await reasons('PK not a zip')).toMatch(/^bad: .*Nothing was changed\.$/);
     expect(await reasons(new Uint8Array(50_000_000))).toContain('50 MB is larger than a design can be (10 MB)');
     expect(await reasons(zip.slice(0, 900) as BlobPart)).toContain('Nothing was changed');
+  });
+
+  it('brings along what a design needs of its own room, overwrites nothing here, and says where the file differs', async () => {
+    const library = await emptied();
+    await library.saveRoom(lowBarn);
+    const danio = JSON.parse(JSON.stringify((await library.catalogue()).organisms.get('danio-margaritatus'))) as {
+      ranges: { keep: { ph: { value: unknown } } };
+    };
+    danio.ranges.keep.ph.value = { tolerance: [6, 7], optimum: [6.2, 6.8] };
+    const file = { ...fixture6, cited: { catalogue: 'another', entries: [danio] } };
+    expect((await library.importDesign(JSON.stringify(file))).ok).toBeTrue();
+    const { own, rev } = (await library.room('low-barn'))!;
+    expect([Object.keys(own.organisms), Object.keys(own.biotopes), Object.keys(own.overrides)]).toEqual([
+      ['ditch-shrimp'],
+      ['back-ditch'],
+      [],
+    ]);
+    expect(rev).toBe(lowBarn.rev + 1);
+    expect(library.said()).toMatch(/^The file has 1 fact of 1 kind otherwise .*Danio margaritatus, keep ph.*judged by what is known here/);
+    expect((await library.importDesign(JSON.stringify(fixture6))).ok).toBeTrue();
+    expect((await library.room('low-barn'))!.rev).toBe(rev);
+    expect(library.said()).toBeNull();
   });
 
   it('goes on in the window when the browser refuses to store, and says why', async () => {

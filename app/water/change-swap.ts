@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { swapPlan, type Filter } from '../../core/assessment/plan/swap';
+import { plannedNode, type Derived } from '../../core/assessment/derive';
+import { PARAMETERS } from '../../core/catalogue/parameter';
+import { placeholdersFor, swapPlan, type Filter } from '../../core/assessment/plan/swap';
 import { wordStep } from '../../core/assessment/wording/steps';
 import type { Animal } from '../../core/catalogue/organism';
 import { companyFindings } from '../../core/stocking/findings';
@@ -13,6 +15,12 @@ const FILTERS: readonly { value: Filter; text: string }[] = [
   { value: 'fresh-soil', text: 'new, on fresh active soil' },
   { value: 'mature-media', text: 'with media of a running tank' },
 ];
+
+/** Most kinds offered to go in first. */
+const MOST_FIRST = 16;
+
+const plannedValues = (derived: Derived) =>
+  Object.fromEntries(PARAMETERS.map((parameter) => [parameter, plannedNode(derived, parameter).value]));
 
 /** Hardy animals now, delicate ones later: dates, and the checks that each stage waits for. */
 @Component({
@@ -128,9 +136,11 @@ export class ChangeSwap {
   protected readonly target = computed(() => this.wanted().find(({ id }) => id === this.then()) ?? this.wanted()[0] ?? null);
   protected readonly hardy = computed<readonly Animal[]>(() => {
     const target = this.target();
-    return [...(this.view.catalogue()?.organisms.values() ?? [])].filter(
-      (one): one is Animal => one.kind === 'animal' && one.traits.hardiness.value === 'hardy' && one.id !== target?.animal.id,
-    );
+    const derived = this.view.derived();
+    const [organisms, planned] = [this.view.catalogue()?.organisms.values() ?? [], derived && plannedValues(derived)];
+    return placeholdersFor(organisms, planned ?? {})
+      .filter(({ id }) => id !== target?.animal.id)
+      .slice(0, MOST_FIRST);
   });
 
   protected readonly plan = computed(() => {

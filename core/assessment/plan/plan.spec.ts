@@ -4,7 +4,7 @@ import { animalOf } from '../derive';
 import { keptMoves, leastKept, tubHours } from './kept-water';
 import { routines, weighRoutine } from './routine';
 import { shiftPlan, SHIFTED, stepLimits, type StepLimits, type TestedWater } from './shift';
-import { swapPlan } from './swap';
+import { placeholdersFor, swapPlan } from './swap';
 import type { Animal } from '../../catalogue/organism';
 
 const animal = (id: string) => catalogue.organisms.get(id) as Animal;
@@ -186,5 +186,31 @@ describe('what plans rest on', () => {
       expect(stepLimits((derived['stock.members'].value ?? []).filter(animalOf)).steps.ph).toBeGreaterThan(0);
     }
     expect(judge(tank([['danio-margaritatus', 8]], { vessel: null })).derived['tank.ahead'].value).toBeNull();
+  });
+});
+
+describe('who may ripen a tank', () => {
+  const soft = { temperatureC: 24, ph: 6.2, ghDh: 3, khDh: 1, salinity: 0.1 };
+  const ids = (planned: Parameters<typeof placeholdersFor>[1]) =>
+    placeholdersFor(catalogue.organisms.values(), planned).map(({ id }) => id);
+
+  it('is hardy, bears the planned water, and is no predator', () => {
+    const found = placeholdersFor(catalogue.organisms.values(), soft);
+    expect(found.length).toBeGreaterThan(2);
+    for (const animal of found) {
+      const [low, high] = animal.ranges.keep!.ghDh!.value!.tolerance;
+      expect(low! <= 3 && high! >= 3)
+        .withContext(animal.id)
+        .toBeTrue();
+      expect([animal.traits.hardiness.value, animal.traits.temperament.value === 'predatory']).toEqual(['hardy', false]);
+    }
+    expect(ids(soft)).not.toContain('poecilia-sphenops');
+    expect(ids({ ...soft, ghDh: 16, khDh: 10, ph: 7.8 })).toContain('poecilia-reticulata');
+  });
+
+  it('is of the sea in sea water, and anyone hardy where nothing is planned', () => {
+    expect(ids({ salinity: 34, temperatureC: 25 })).toContain('amphiprion-ocellaris');
+    expect(ids({ salinity: 34, temperatureC: 25 })).not.toContain('danio-rerio');
+    expect(ids({}).length).toBeGreaterThan(20);
   });
 });

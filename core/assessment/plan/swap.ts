@@ -1,4 +1,5 @@
-import type { Animal } from '../../catalogue/organism';
+import { rangeFor, type Animal, type Organism } from '../../catalogue/organism';
+import type { Parameter } from '../../catalogue/parameter';
 import { NO_STEP, type PlannedStep } from '../../schedule/step';
 
 /** Weeks, fewest and most, that breeders let a tank ripen after the filter has passed. Common practice. */
@@ -25,6 +26,25 @@ export interface Swap {
   steps: PlannedStep[];
   /** Weeks from the start to the animals it is for: as early, and as late, as usual. */
   weeks: readonly [number, number];
+}
+
+/**
+ * Hardy animals that bear the planned water and can ripen a tank, the smallest first. Where the plan is known and what they bear is not,
+ * they are left out; predators too.
+ */
+export function placeholdersFor(organisms: Iterable<Organism>, planned: Readonly<Partial<Record<Parameter, number | null>>>): Animal[] {
+  const bears = (animal: Animal) =>
+    (Object.entries(planned) as [Parameter, number | null][]).every(([parameter, value]) => {
+      if (value === null) return true;
+      const tolerance = rangeFor(animal, 'keep', parameter)?.value?.tolerance;
+      // conductivity is recorded of few; hardness and salinity speak for it
+      if (!tolerance) return parameter === 'ec25UsPerCm';
+      return (tolerance[0] === null || value >= tolerance[0]) && (tolerance[1] === null || value <= tolerance[1]);
+    });
+  const animals = [...organisms].filter((one): one is Animal => one.kind === 'animal');
+  return animals
+    .filter((one) => one.traits.hardiness.value === 'hardy' && one.traits.temperament.value !== 'predatory' && !one.strainOf && bears(one))
+    .sort((a, b) => (a.sizeMm.length.value ?? 1e6) - (b.sizeMm.length.value ?? 1e6));
 }
 
 const step = (after: number, code: PlannedStep['code'], rest: Partial<PlannedStep> = {}): PlannedStep => ({

@@ -80,7 +80,7 @@ export class Ledger {
 
   /** A finding in words, with what can be done about it. Only what is on show is put into words. */
   private worded({ finding, accepted }: Entry): Row {
-    const assessment = this.view.told()!;
+    const assessment = this.view.written()!;
     const units = this.units();
     const help = finding.severity === 'fits' ? undefined : this.view.helps()?.get(finding.key);
     return {
@@ -111,7 +111,7 @@ export class Ledger {
   );
 
   private readonly shown = computed((): Entry[] => {
-    const assessment = this.view.told();
+    const assessment = this.view.written();
     const accepted = this.view.design()?.accepted ?? {};
     const query = this.query().trim().toLowerCase();
     const bench = this.scope() === 'bench' ? this.here() : null;
@@ -148,7 +148,7 @@ export class Ledger {
       .map((entry) => this.worded(entry));
     const by = this.groupBy();
     if (by === 'severity') return [{ heading: null, rows: open }];
-    const assessment = this.view.told();
+    const assessment = this.view.written();
     const headings = new Map<string, typeof open>();
     for (const row of open) {
       const { finding } = row;
@@ -169,7 +169,7 @@ export class Ledger {
 
   protected readonly summary = computed(() => {
     const count = (severity: Finding['severity']) =>
-      (this.view.told()?.findings ?? []).filter(
+      (this.view.written()?.findings ?? []).filter(
         (finding) => finding.severity === severity && !Object.hasOwn(this.view.design()?.accepted ?? {}, finding.key),
       ).length;
     const parts = [
@@ -204,7 +204,7 @@ export class Ledger {
 
   /** What a remedy would change in the judgement, finding by finding. */
   protected differences(remedy: Remedy) {
-    const assessment = this.view.told();
+    const assessment = this.view.written();
     const compared = assessment && compare(assessment, remedy.patch);
     if (!assessment || !compared) return [];
     const word = (finding: Finding | null) => (finding ? SEVERITY_WORD[finding.severity].toLowerCase() : 'gone');

@@ -43,6 +43,8 @@ export interface Preview {
 
 /** How often what is read follows a dragging hand. */
 const TOLD_EVERY_MS = 150;
+/** How much later the ledger follows than the bench beside it. */
+const WRITTEN_LATER_MS = 50;
 
 /** Helps of the findings on show, by finding key. */
 export type Helps = ReadonlyMap<string, Help>;
@@ -104,6 +106,12 @@ export class TankStore {
     shareReplay(1),
   );
   private toldAt = 0;
+
+  /** The same for the ledger, a moment later while a hand drags: a frame that also draws the bench would be too long for both. */
+  readonly written$: Observable<Assessment> = this.told$.pipe(
+    switchMap((assessment) => (this.preview$.value ? timer(WRITTEN_LATER_MS).pipe(map(() => assessment)) : of(assessment))),
+    shareReplay(1),
+  );
 
   /** Remedies are tried out after the verdict is on the screen, and dropped when a newer verdict comes. */
   readonly helps$: Observable<Helps> = this.assessment$.pipe(

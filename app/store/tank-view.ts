@@ -13,6 +13,8 @@ export class TankView {
   readonly assessment = toSignal(this.store.assessment$);
   /** The same, held back a little while a hand drags: for lists of words. */
   readonly told = toSignal(this.store.told$);
+  /** The same for the ledger. */
+  readonly written = toSignal(this.store.written$);
   readonly helps = toSignal(this.store.helps$);
   readonly catalogue = toSignal(this.store.catalogue$);
 

@@ -41,6 +41,7 @@ import { RecordsPanel } from './records-panel';
 import { itemsOf, meets, searchOf, SHELVES, type Condition, type Item, type Shelf } from './shelf';
 
 const MOST_COMPARED = 4;
+const REST_MS = 150;
 const SHELF_WORD: Readonly<Record<Shelf, string>> = { animals: 'Animals', plants: 'Plants', places: 'Places', materials: 'Materials' };
 
 /** The catalogue as this room knows it: search, sift, compare, open every value, put down one's own. */
@@ -112,9 +113,20 @@ export class CataloguePage {
     );
   });
 
+  /** The best hit, once the hand rests: a sheet of fifty facts is not drawn anew for every key. */
+  private readonly first = signal<string | null>(null);
+  private resting: ReturnType<typeof setTimeout> | undefined;
+
+  protected seek(query: string): void {
+    this.query.set(query);
+    clearTimeout(this.resting);
+    this.resting = setTimeout(() => this.first.set(this.found()[0]?.id ?? null), REST_MS);
+  }
+
   protected readonly chosen = computed<Item | null>(() => {
     const items = this.items();
-    return items.find(({ id }) => id === this.entry()) ?? (this.entry() ? null : (this.found()[0] ?? null));
+    const wanted = this.entry() ?? this.first();
+    return items.find(({ id }) => id === wanted) ?? (this.entry() ? null : (items[0] ?? null));
   });
   protected readonly organism = computed(() =>
     this.chosen() && this.shelf() !== 'places' && this.shelf() !== 'materials' ? (this.chosen()!.entry as Organism) : null,

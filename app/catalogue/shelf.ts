@@ -8,6 +8,7 @@ import { REGIONS } from '../../core/catalogue/region';
 import type { WaterType } from '../../core/catalogue/water-source';
 import { CONDITIONERS, type Conditioner } from '../../core/water/conditioners';
 import { SALTS, type Salt } from '../../core/water/salts';
+import { MOST_LETTERS } from '../livestock/search';
 import { factAt, type Field } from './fields';
 
 export const SHELVES = ['animals', 'plants', 'places', 'materials'] as const;
@@ -83,7 +84,7 @@ export function searchOf(items: readonly Item[]): (query: string) => readonly It
     ignoreLocation: true,
     ignoreDiacritics: true,
   });
-  return (query) => (query.trim() === '' ? items : fuse.search(query.trim().slice(0, 60)).map(({ item }) => item));
+  return (query) => (query.trim() === '' ? items : fuse.search(query.trim().slice(0, MOST_LETTERS)).map(({ item }) => item));
 }
 
 /** What an entry must be to be listed. What is not known of it never meets a condition. */

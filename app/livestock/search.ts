@@ -2,6 +2,9 @@ import Fuse from 'fuse.js';
 import type { Biotope } from '../../core/catalogue/biotope';
 import type { Animal, Organism } from '../../core/catalogue/organism';
 
+/** Letters that are looked for: more find nothing more, and take longer with each. */
+export const MOST_LETTERS = 24;
+
 /** Animals by Latin or common name, forgiving slips of the pen. An empty query gives all, by Latin name. */
 export function animalSearch(organisms: Iterable<Organism>): (query: string) => Animal[] {
   const animals = [...organisms].filter((entry): entry is Animal => entry.kind === 'animal').sort((a, b) => a.latin.localeCompare(b.latin));
@@ -25,5 +28,5 @@ export function placeSearch(biotopes: Iterable<Biotope>): (query: string) => Bio
 
 function search<T>(entries: readonly T[], keys: { name: string; weight: number }[]): (query: string) => T[] {
   const fuse = new Fuse(entries, { keys, threshold: 0.35, ignoreLocation: true, ignoreDiacritics: true });
-  return (query) => (query.trim() === '' ? [...entries] : fuse.search(query.trim().slice(0, 60)).map(({ item }) => item));
+  return (query) => (query.trim() === '' ? [...entries] : fuse.search(query.trim().slice(0, MOST_LETTERS)).map(({ item }) => item));
 }

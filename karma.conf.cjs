@@ -24,6 +24,8 @@ module.exports = (config) =>
     hostname: '127.0.0.1',
     listenAddress: '127.0.0.1',
     restartOnFileChange: false,
+    // five seconds are too few for a bench that opens on a machine that is busy just then
+    client: { jasmine: { timeoutInterval: 30_000 } },
     // a busy machine starves the browser of its heartbeat; a spec that hangs has its own limit
     pingTimeout: 120_000,
     browserDisconnectTimeout: 60_000,

@@ -11,7 +11,7 @@ import {
   untracked,
   viewChild,
 } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { Title } from '@angular/platform-browser';
 import { Router, RouterLink } from '@angular/router';
 import { FormsModule } from '@angular/forms';
@@ -196,7 +196,7 @@ export class CataloguePage {
     effect(() => {
       if (this.viewport() && this.catalogue() && this.shelf()) untracked(() => this.reveal());
     });
-    this.library.writtenElsewhere$.subscribe((id) => {
+    this.library.writtenElsewhere$.pipe(takeUntilDestroyed()).subscribe((id) => {
       if (id === this.room()?.id && this.state()?.save.kind === 'saved') void this.load(id, () => true);
     });
   }

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, input, model, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, model } from '@angular/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { PARAMETER_META } from '../../core/catalogue/parameter';
@@ -122,7 +122,6 @@ export class Conditions {
   readonly conditions = model.required<readonly Condition[]>();
   protected readonly waysOf = waysOf;
   protected readonly words = WAY_WORD;
-  protected readonly adding = signal('');
 
   protected readonly sections = computed(() =>
     [...new Set(this.fields().map(({ section }) => section))].map((name) => ({

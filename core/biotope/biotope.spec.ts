@@ -3,6 +3,7 @@ import { catalogue, find, judge, peatPocket, tank, weedyThicket } from '../testi
 import { helpFor } from '../assessment/remedies/offer';
 import { wordFinding, wordRemedy } from '../assessment/wording';
 import { METRIC } from '../quantity/format';
+import type { Finding } from '../calculation/finding';
 import type { Design } from '../design/design';
 import { belonging, outsideBy, standIns, strangeness, worstMonth } from './fidelity';
 
@@ -33,7 +34,8 @@ describe('where a kind belongs', () => {
     expect((['here', 'region', 'realm', 'foreign'] as const).map((one) => strangeness(one, 'loose'))).toEqual([0, 0, 1, 2]);
   });
 
-  it('is a region of one realm each', () => expect(Object.values(REGIONS).every(({ realm, name }) => realm && name)).toBeTrue());
+  it('has a name of its own for every region', () =>
+    expect(new Set(Object.values(REGIONS).map(({ name }) => name)).size).toBe(Object.keys(REGIONS).length));
 });
 
 describe('water against a place', () => {
@@ -75,12 +77,16 @@ describe('a tank that is to be a place', () => {
 
   it('weedy thicket, loosely: at home but for what hardness and season say', () => {
     const assessment = judge(meant(weedyThicket, 'spring-pond-shan', 'loose'));
-    for (const finding of assessment.findings.filter(({ code }) => code === 'biotope.foreign'))
-      expect(wordFinding(finding, assessment, METRIC).title).not.toMatch(/not known|undefined/);
-    expect(find(assessment, 'biotope.season')!.severity).not.toBe('unknown');
-    expect(
-      find(assessment, 'biotope.foreign:target') ?? find(assessment, `biotope.foreign:${Object.keys(weedyThicket.stock)[0]}`),
-    ).toBeDefined();
+    const home: Record<string, Finding> = Object.fromEntries(
+      assessment.findings.filter(({ code }) => code === 'biotope.foreign').map((finding) => [finding.key.split(':')[1], finding]),
+    );
+    expect([home['danios']!.kind, home['danios']!.severity]).toEqual(['here', 'fits']);
+    for (const finding of Object.values(home)) expect(wordFinding(finding, assessment, METRIC).title).not.toMatch(/not known|undefined/);
+    expect(find(assessment, 'biotope.season')!.severity).toBe('fits');
+    const heated = judge(meant(tank([['danio-margaritatus', 12]], { heaterC: 27 }), 'spring-pond-shan', 'loose'));
+    const season = find(heated, 'biotope.season')!;
+    expect(season.severity).toBe('watch');
+    expect(wordFinding(season, heated, METRIC).title).toMatch(/^\w+ is [\d.]+ °C warmer than in the place$/);
   });
 
   it('says what is foreign, and offers what lives there instead', () => {

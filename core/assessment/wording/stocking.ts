@@ -134,6 +134,21 @@ export function wordStocking({ code, finding, assessment, who, other, show, coun
         title: `${who} stings ${other}`,
         reason: 'What is settled cannot move away: keep a hand’s width between them, and look again as they grow.',
       };
+    case 'stocking.current':
+      return finding.kind === 'too-strong'
+        ? {
+            title: `The current is too strong for ${who}`,
+            reason: 'A fish of still water is driven about and does not feed. A smaller pump, a spray bar to the pane, or a sponge filter.',
+          }
+        : {
+            title: `The water stands still for ${who}`,
+            reason: 'It is built for a torrent and breathes by it. A pump or a stronger filter along the length of the tank.',
+          };
+    case 'stocking.feeding':
+      return {
+        title: `${who} starves beside ${other}`,
+        reason: 'A slow picker gets nothing where quick feeders are. Keep it by itself or with its like, or feed it apart every day.',
+      };
     case 'stocking.unidentified':
       return {
         title: `Which of ${show('kinds')} kinds this is, is not known`,

@@ -30,6 +30,11 @@ export function wordVessel({ code, finding, who, show, count }: Words<CodesOf<'v
       return finding.severity === 'fits'
         ? { title: `${who} does not jump out`, reason: 'It does not jump, or the vessel is covered. Gaps are judged one by one.' }
         : { title: `${who} jumps, and there is no lid`, reason: 'An open top loses them, mostly in the first nights.' };
+    case 'vessel.depth':
+      return {
+        title: `Too deep for ${who}`,
+        reason: `${show('depth')} of water; it swims up for air and tires from ${show('edge')} on. Lower the level, or give it ledges and plants up to the surface.`,
+      };
     case 'vessel.leak-test':
       if (finding.severity === 'fits') return { title: 'Leak test passed', reason: 'As logged by you.' };
       if (finding.severity === 'watch')

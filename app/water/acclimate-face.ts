@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { breathMgPerDay, gramsOf } from '../../core/assessment/derive/scenario';
+import { gramsOf } from '../../core/assessment/derive/load';
+import { breathOf } from '../../core/stocking/breath';
 import { stepLimits } from '../../core/assessment/plan/shift';
 import { time, wordAcclimation } from '../../core/assessment/wording/acclimation';
 import type { Span } from '../../core/quantity/range';
@@ -200,7 +201,7 @@ export class AcclimateFace {
     const { steps } = stepLimits(animals);
     const breath = animals.reduce(
       (sum, { organism, count }) =>
-        sum + (organism?.kind === 'animal' ? breathMgPerDay(gramsOf(organism) ?? 0.3, organism.group) * Math.min(count, 10) : 0),
+        sum + (organism?.kind === 'animal' ? breathOf(organism, gramsOf(organism)) * Math.min(count, 10) : 0),
       0,
     );
     const litres = of('litres', 0.6);

@@ -3,7 +3,8 @@ import type { Operation } from 'rfc6902';
 import { keptMoves, leastKept, tubHours } from '../../core/assessment/plan/kept-water';
 import { stepLimits, type Shifted } from '../../core/assessment/plan/shift';
 import { time } from '../../core/assessment/wording/acclimation';
-import { breathMgPerDay, gramsOf } from '../../core/assessment/derive/scenario';
+import { gramsOf } from '../../core/assessment/derive/load';
+import { breathOf } from '../../core/stocking/breath';
 import { PARAMETER_META } from '../../core/catalogue/parameter';
 import { inOrder } from '../../core/design/design';
 import { pointer } from '../../core/design/edit';
@@ -195,7 +196,7 @@ export class ChangeKept {
     if (!weighed) return null;
     const breath = this.animals().reduce(
       (sum, { organism, count }) =>
-        sum + (organism?.kind === 'animal' ? breathMgPerDay(gramsOf(organism) ?? 0.3, organism.group) * count : 0),
+        sum + (organism?.kind === 'animal' ? breathOf(organism, gramsOf(organism)) * count : 0),
       0,
     );
     const cools = stepLimits(this.animals()).steps.temperatureC;

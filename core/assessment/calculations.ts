@@ -23,6 +23,9 @@ import { fillCalculation } from '../substrate/fill';
 import { movingCurrent } from '../substrate/grain-moves';
 import { grainShare } from '../substrate/grain-share';
 import { slopeStabilityCalculation } from '../substrate/slope-stability';
+import { bodyMass } from '../stocking/body-mass';
+import { breath } from '../stocking/breath';
+import { usualFeed } from '../stocking/usual-feed';
 import { swallowHazardCalculation } from '../substrate/swallow-hazard';
 import { throat } from '../substrate/throat';
 import { settledWater } from '../tank/settled-water';
@@ -81,6 +84,9 @@ export const calculations = createRegistry([
   listed(heatLossCalculation),
   listed(settlingTemperature),
   listed(hoursToEdgeCalculation),
+  listed(bodyMass),
+  listed(breath),
+  listed(usualFeed),
   listed(settledWater),
   listed(blend),
   listed(ghFromIons),

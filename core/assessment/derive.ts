@@ -5,6 +5,7 @@ import type { Companion } from '../stocking/company';
 import type { Window } from '../window/window';
 import { failureNodes, heatNodes } from './derive/heat';
 import type { Answer, Definitions, Derived, Member, NodeDefinition, NodeId, World } from './derive/node';
+import { loadNodes } from './derive/load';
 import { sceneNodes } from './derive/scene';
 import { stockNodes, windowNodes } from './derive/stock';
 import { tankNodes } from './derive/tank';
@@ -16,6 +17,7 @@ export type { Derived, Member, NodeId, Nodes, PouredSource, World } from './deri
 /** The graph, upstream first. Cross-domain values are named here and nowhere else. */
 export const DEFINITIONS: Definitions = {
   ...stockNodes,
+  ...loadNodes,
   ...sceneNodes,
   ...vesselNodes,
   ...heatNodes,

@@ -71,8 +71,10 @@ export const TankScenario = z.strictObject({
   gas: z.strictObject({
     /** Open water, m². */
     surfaceM2: z.number().positive().max(20),
-    /** Times the exchange of still water: ripple 2.5, an air stone 5. */
+    /** Times the exchange of still water: ripple 3, an air stone 5, a weir with its sump 10. */
     movement: z.number().min(0.1).max(10),
+    /** Air that a lid lets through in a day, m³; null where the water lies open. */
+    headspaceM3PerDay: z.number().positive().max(1e6).nullable(),
     roomPco2Uatm: z.number().min(300).max(10000),
     /** Height above the sea makes it less. */
     pressureHpa: z.number().min(500).max(1100),

@@ -46,7 +46,7 @@ export function stillWater({ litres, start, startC, aroundC, wPerK, surfaceM2, m
         ],
       },
     },
-    gas: { surfaceM2, movement, roomPco2Uatm: PURE_WATER.pco2Uatm, pressureHpa: 1013.25, fedCo2MgPerL: null },
+    gas: { surfaceM2, movement, headspaceM3PerDay: null, roomPco2Uatm: PURE_WATER.pco2Uatm, pressureHpa: 1013.25, fedCo2MgPerL: null },
     animalsMgO2PerDay,
     feed: { gPerDay: 0, protein: 0, toAmmonia: 0, phosphateMgPPerG: 0, decayMgO2PerG: 0 },
     filter: { biofilmM2: 0, ratePerDayM: 0, maturity: 0 },

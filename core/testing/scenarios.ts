@@ -23,7 +23,7 @@ export const SMALL_TANK: TankScenario = {
   change: { fraction: 0.15, everyDays: 7 },
   lampHours: 9,
   heat: { heldC: 24, evaporationLPerDay: 0.4 },
-  gas: { surfaceM2: 0.18, movement: 1.5, roomPco2Uatm: 800, pressureHpa: 1013.25, fedCo2MgPerL: null },
+  gas: { surfaceM2: 0.18, movement: 1.5, headspaceM3PerDay: null, roomPco2Uatm: 800, pressureHpa: 1013.25, fedCo2MgPerL: null },
   animalsMgO2PerDay: 200,
   feed: { gPerDay: 0.2, protein: 0.45, toAmmonia: 0.575, phosphateMgPPerG: 5.5, decayMgO2PerG: 350 },
   filter: { biofilmM2: 0.6, ratePerDayM: 0.3, maturity: 1 },

@@ -22,6 +22,7 @@ import type { Occupancy } from '../../scene/occupancy';
 import type { Facing, Refuge, Standing } from '../../hardscape/shelter';
 import type { OpenRoom } from '../../hardscape/room';
 import type { Window } from '../../window/window';
+import type { Load } from './load';
 
 /** What a derivation may look at. */
 export interface World {
@@ -72,6 +73,8 @@ export interface Ahead {
 /** Every cross-domain value and its type. */
 export interface Nodes {
   'stock.members': readonly Member[];
+  /** What the animals weigh, breathe and are fed. */
+  'stock.load': Load;
   'vessel.gross-volume': number;
   'scene.grid': FloorGrid;
   /** The bed as it comes to lie. */

@@ -1,5 +1,5 @@
 import type { Material, WaterAction } from '../../catalogue/material';
-import { isInvertebrate, type Animal, type AnimalGroup, type Plant } from '../../catalogue/organism';
+import type { Plant } from '../../catalogue/organism';
 import type { Surface } from '../../care/model';
 import { inOrder, type Design } from '../../design/design';
 import { sourceLabel } from '../../design/room';
@@ -12,6 +12,7 @@ import { FRESH_SALINITY_MAX, PURE_WATER, type HeatTable, type TankWater } from '
 import { BINDER_MG_P_PER_G } from '../../tank/terms/filter-media';
 import { mixWater, type MixedWater } from '../../water/mixed-water';
 import { saltOf } from '../../water/salts';
+import { usualFeedOfTank } from '../../stocking/usual-feed';
 import { ASSUMED_CARE, ASSUMED_TEMPERATURE_C } from './assumed';
 import type { Ahead, Derived, Lying, World } from './node';
 
@@ -38,36 +39,36 @@ export function tankWater(mixed: MixedWater): TankWater {
   };
 }
 
-/** Share of length, depth and width multiplied that an animal's body fills; flesh weighs as water does. Recalled. */
-const BODY_SHARE = 0.4;
-/** Grams of one grown animal, from its sizes; null when one of them is not known. */
-export function gramsOf({ sizeMm: { length, depth, width } }: Animal): number | null {
-  if (length.value === null || depth.value === null || width.value === null) return null;
-  return (BODY_SHARE * length.value * depth.value * width.value) / 1000;
-}
-
-/** Of a fish that swims about and is fed, against one at rest. Common practice. */
-const ACTIVE = 1.75;
-/** Small crustaceans and snails at a fifth of a gram, mg of oxygen a gram and hour at 25 °C. Common practice: 0.2 to 0.5. */
-const INVERTEBRATE = 0.35;
-
-/** Oxygen that one animal breathes at 25 °C, mg a day; by mass to the 0.8. Fish: Clarke & Johnston 1999 at 50 g. */
-export function breathMgPerDay(grams: number, group: AnimalGroup): number {
-  if (isInvertebrate(group)) return INVERTEBRATE * 0.2 * (grams / 0.2) ** 0.8 * 24;
-  return ACTIVE * Math.exp(15.7 - 5020 / 298.15) * 31.998 * 24 * (grams / 50) ** 0.8;
-}
-
 /** Grams of nitrogen a square metre of plant takes up in a day, by how fast it grows. Order of Reddy & De Busk 1985, recalled. */
 const UPTAKE = { slow: 0.03, moderate: 0.1, fast: 0.35 } as const;
-const MOVEMENT: Readonly<Record<Surface, number>> = { still: 1, ripple: 2.5, 'air-stone': 5 };
-/** A glass lid leaves the air above the water its own. */
-const EXCHANGE_UNDER_LID = 0.5;
+/** Gas exchange against still water. Common practice: 1 to 2 m a day over a ripple, 2 to 5 over an air stone. */
+const MOVEMENT: Readonly<Record<Surface, number>> = { still: 1, ripple: 3, 'air-stone': 5 };
+/** A pump in the tank drives the surface as well. Common practice. */
+const PUMPED = 1.5;
+/** Water that falls down a weir and lies thin in a sump comes back all but full of air: as much as is counted. */
+const OVERFLOW = 10;
+/** Air goes out and in by the gaps of a lid about as fast as it creeps along a ceiling, m/s. Recalled; it hardly matters. */
+const THROUGH_GAPS_M_PER_S = 0.005;
+/** Even a lid that closes has so much of its area open along its edges. */
+const LEAST_GAP = 0.002;
 /** Nitrifying surface beyond this turns ammonia over so fast that no kit could tell, share of the water a day. */
 const TURNOVER_PER_DAY = 4;
 const NITRIFIERS_M_PER_DAY = 0.3;
 
-/** Dry feed that a tank of these animals gets while nobody has said, grams a day. */
-export const usualFeed = (grams: number): number => ASSUMED_CARE.feedShare * grams;
+/** How the water's surface is moved, against a still one; and the air that a lid lets through, m³ a day, null where there is none. */
+export function airing(
+  design: Design,
+  surface: Surface,
+  waterM2: number,
+  covered: number,
+): { movement: number; headspaceM3PerDay: number | null } {
+  const pumped = Object.values(design.equipment).some(({ kind, powerW }) => kind === 'pump' && powerW !== 0);
+  const moved = MOVEMENT[surface] * (pumped && !design.vessel?.sump ? PUMPED : 1);
+  return {
+    movement: design.vessel?.sump ? OVERFLOW : moved,
+    headspaceM3PerDay: covered > 0 ? waterM2 * Math.max(LEAST_GAP, 1 - covered) * THROUGH_GAPS_M_PER_S * 86400 : null,
+  };
+}
 
 /**
  * The tank as its balance takes it: held at its usual temperature, for where it settles. Null while there is no vessel, or no water whose
@@ -84,16 +85,11 @@ export function aheadOf(world: World, up: Derived): Ahead | null {
   const { care } = design;
   const taken: string[] = [];
   const members = up['stock.members'].value ?? [];
-  let grams = 0;
-  let breath = 0;
+  const load = up['stock.load'].value;
   let floorPlants = 0;
   let uptake = 0;
   for (const { organism, count } of members) {
-    if (organism?.kind === 'animal') {
-      const each = gramsOf(organism) ?? 0.3;
-      grams += each * count;
-      breath += breathMgPerDay(each, organism.group) * count;
-    } else if (organism?.kind === 'plant') {
+    if (organism?.kind === 'plant') {
       const area = plantM2(organism) * count;
       floorPlants += area;
       uptake += area * UPTAKE[organism.traits.growth.value ?? 'moderate'];
@@ -101,8 +97,8 @@ export function aheadOf(world: World, up: Derived): Ahead | null {
   }
   // plants over each other shade each other
   const crowding = Math.min(1, (2 * body.waterM2) / Math.max(floorPlants, 1e-9));
-  const feed = care.feed.gPerDay ?? usualFeed(grams);
-  if (care.feed.gPerDay === null && grams > 0) taken.push(`${round(feed)} g of dry feed a day`);
+  const feed = care.feed.gPerDay ?? usualFeedOfTank(load?.usualFeedG ?? 0, litres);
+  if (care.feed.gPerDay === null && feed > 0) taken.push(`${round(feed)} g of dry feed a day`);
   const change = care.change ?? { fraction: ASSUMED_CARE.change.fraction, everyDays: ASSUMED_CARE.change.days };
   if (!care.change) taken.push(`${change.fraction * 100} % changed once a week`);
   for (const { source } of up['water.poured'].value ?? [])
@@ -137,12 +133,12 @@ export function aheadOf(world: World, up: Derived): Ahead | null {
       heat: { heldC: temperatureC, evaporationLPerDay: Math.min(evaporation, litres * 0.2) },
       gas: {
         surfaceM2: body.waterM2,
-        movement: MOVEMENT[surface] * (1 - (1 - EXCHANGE_UNDER_LID) * body.covered),
+        ...airing(design, surface, body.waterM2, body.covered),
         roomPco2Uatm: PURE_WATER.pco2Uatm,
         pressureHpa: 1013.25,
         fedCo2MgPerL: design.water.co2?.mgPerL ?? null,
       },
-      animalsMgO2PerDay: Math.min(1e6, breath),
+      animalsMgO2PerDay: Math.min(1e6, load?.breathMgPerDay ?? 0),
       feed: { gPerDay: feed, protein: care.feed.proteinPct / 100, toAmmonia: 0.575, phosphateMgPPerG: 5.5, decayMgO2PerG: 350 },
       filter: {
         biofilmM2: Math.min(2000, (TURNOVER_PER_DAY * litres) / 1000 / NITRIFIERS_M_PER_DAY),

@@ -22,6 +22,7 @@ export const tankNodes: Pick<Definitions, 'water.lying' | 'tank.ahead' | 'tank.s
     calculationId: null,
     from: [
       'stock.members',
+      'stock.load',
       'vessel.system-volume',
       'heat.body',
       'heat.balance',
@@ -42,6 +43,7 @@ export const tankNodes: Pick<Definitions, 'water.lying' | 'tank.ahead' | 'tank.s
       design.care.doses,
       design.care.media,
       design.equipment,
+      design.vessel?.sump,
       catalogue,
     ],
     compute: (world, up) => {

@@ -1,15 +1,29 @@
 import { STATE } from '../state';
 import type { Term } from '../term';
 
+/** Moles in a cubic metre of air at 25 °C. */
+const AIR_MOL_PER_M3 = 40.9;
+/** Solubility of oxygen, mol/L·atm, at 25 °C: near enough for what a lid does to it. */
+const OXYGEN_KH = 0.00126;
+
+/**
+ * What is left of the exchange under a lid: the gas has to get through the surface and then out by the gaps, one after the other. Litres of
+ * water a day that reach balance, solubility in mol/L·atm, m³ of air a day; open water gives 1.
+ */
+export function underLid(litresPerDay: number, solubility: number, airM3PerDay: number | null): number {
+  return airM3PerDay === null ? 1 : 1 / (1 + (litresPerDay * solubility) / (AIR_MOL_PER_M3 * airM3PerDay));
+}
+
 /** Oxygen and CO2 go through the surface; fed CO2 is held while the lamps burn. */
 export const gasExchange: Term = {
   id: 'gas-exchange',
   title: 'Gas exchange with the room',
-  formula: 'r = k_L A (C* − C); k_L = 0.50 m/d · movement · (Sc/600)^−½',
+  formula: 'r = k_L A (C* − C) / (1 + k_L A K_H/(40.9 Q)); k_L = 0.50 m/d · movement · (Sc/600)^−½; Q air through a lid’s gaps',
   source: [
     { citation: 'Cole & Caraco 1998, Limnol. Oceanogr. 43:647 (still water)', basis: 'published' },
     { citation: 'Wanninkhof 1992, J. Geophys. Res. 97:7373 (Schmidt numbers)', basis: 'published' },
     { citation: 'Benson & Krause 1984, Limnol. Oceanogr. 29:620 (oxygen in balance)', basis: 'published' },
+    { citation: 'Two resistances in line, surface and gaps (Liss & Slater 1974, Nature 247:181)', basis: 'recalled' },
     { citation: 'Rippled water 1 to 2 m a day, air stones 2 to 5; CO₂ of a room 500 to 1200 µatm', basis: 'practice' },
   ],
   uncertainty: 'a factor of 1.6 either way',
@@ -17,9 +31,11 @@ export const gasExchange: Term = {
     const litresPerM = gas.surfaceM2 * gas.movement * 1000;
     const fed = (gas.fedCo2MgPerL ?? 0) / 44.009;
     return (now, rates) => {
-      rates[STATE.oxygen]! += now.oxygenMPerDay * litresPerM * (now.oxygenSaturationMgPerL - now.oxygenMgPerL);
+      const [oxygenL, carbonL] = [now.oxygenMPerDay * litresPerM, now.co2MPerDay * litresPerM];
+      const lidded = underLid(oxygenL, OXYGEN_KH, gas.headspaceM3PerDay);
+      rates[STATE.oxygen]! += oxygenL * lidded * (now.oxygenSaturationMgPerL - now.oxygenMgPerL);
       const balance = now.k.kh * gas.roomPco2Uatm * 1e-3;
-      let carbon = now.co2MPerDay * litresPerM * (balance - now.co2MmolPerL);
+      let carbon = carbonL * underLid(carbonL, now.k.kh, gas.headspaceM3PerDay) * (balance - now.co2MmolPerL);
       if (fed > 0 && now.co2MmolPerL < fed) carbon += now.light * 12 * now.litres * (fed - now.co2MmolPerL);
       rates[STATE.carbon]! += carbon;
     };

@@ -10,7 +10,7 @@ import { inOrder } from '../../core/design/design';
 import { pointer } from '../../core/design/edit';
 import { formatQuantity } from '../../core/quantity/format';
 import { NO_STEP, type PlannedStep } from '../../core/schedule/step';
-import { OXYGEN_MG_PER_L } from '../../core/water/life-findings';
+import { USUAL_OXYGEN_MG_PER_L } from '../../core/water/life-findings';
 import { PlanStart } from '../care/plan-start';
 import { PreferencesStore } from '../store/preferences';
 import { TankStore } from '../store/tank-store';
@@ -205,7 +205,7 @@ export class ChangeKept {
     const found = tubHours(
       { litres: this.tubL(), surfaceM2, waterC: weighed.warm, roomC: this.roomC(), animalsMgO2PerDay: breath, airStone: this.airStone() },
       cools,
-      OXYGEN_MG_PER_L.watch,
+      USUAL_OXYGEN_MG_PER_L,
     );
     return { ...found, cools };
   });

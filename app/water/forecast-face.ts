@@ -12,7 +12,7 @@ import type { Span } from '../../core/quantity/range';
 import type { QuantityKind } from '../../core/quantity/unit';
 import { dayAfter, dayOf } from '../../core/schedule/day';
 import type { SeriesKey } from '../../core/tank/forecast';
-import { OXYGEN_MG_PER_L } from '../../core/water/life-findings';
+import { USUAL_OXYGEN_MG_PER_L } from '../../core/water/life-findings';
 import { RoutineFields } from '../care/routine-fields';
 import { ForecastFeed, type ForecastState } from '../store/forecast-feed';
 import { PreferencesStore } from '../store/preferences';
@@ -254,7 +254,7 @@ export class ForecastFace {
       const window = windowNodeOf(derived, parameter).value;
       return window?.optimum ?? window?.tolerance ?? null;
     }
-    if (key === 'oxygen') return [OXYGEN_MG_PER_L.watch, Infinity];
+    if (key === 'oxygen') return [USUAL_OXYGEN_MG_PER_L, Infinity];
     const limit =
       key === 'nitrate' ? this.view.assessment()?.findings.find(({ code }) => code === 'water.nitrate')?.values['edge']?.si : undefined;
     return limit === undefined ? null : [0, limit];

@@ -1,5 +1,5 @@
 import { severityRank, type Bench, type Finding } from '../calculation/finding';
-import { isInvertebrate, rangeFor } from '../catalogue/organism';
+import { isInvertebrate, rangeFor, type Animal, type ToleranceRange } from '../catalogue/organism';
 import { PARAMETERS, type Parameter } from '../catalogue/parameter';
 import { belongingFinding, placeBottomFinding, placeNotKnown, placeSeasonFinding, placeWaterFinding } from '../biotope/findings';
 import { plantDamageFinding, unidentifiedFinding } from '../stocking/damage';
@@ -9,6 +9,7 @@ import type { WayOut } from '../stocking/escape';
 import { companyFindings, companyNotKnown, groupFinding, nothingChosen } from '../stocking/findings';
 import {
   clearanceFinding,
+  depthFinding,
   drainBackFinding,
   fitFinding,
   footprintFinding,
@@ -31,15 +32,17 @@ import {
   disinfectantFinding,
   limeSettlesFinding,
   materialNotKnown,
+  outOfProportion,
   parameterFinding,
   soilFindings,
   sourceQuestionedFinding,
   waterNotStated,
 } from '../water/findings';
-import { evaporationFinding, nitrateFinding, nitrateLimit, oxygenFinding } from '../water/life-findings';
+import { evaporationFinding, nitrateFinding, nitrateLimit, NO_OXYGEN, oxygenFinding, oxygenWanted } from '../water/life-findings';
 import type { AtRest } from '../tank/at-rest';
 import { hardscapeOf } from './derive/scene';
 import type { HardscapeItem } from '../hardscape/model';
+import type { Fact } from '../quantity/fact';
 import type { Span } from '../quantity/range';
 import type { Vessel } from '../vessel/model';
 import { windowFindings } from '../window/findings';
@@ -53,6 +56,7 @@ import {
   type DeriveCache,
   type DeriveCacheEntry,
   type Derived,
+  type Member,
   type NodeId,
   type World,
 } from './derive';
@@ -66,12 +70,23 @@ export interface Assessment {
   kept: ReadonlyMap<NodeId, DeriveCacheEntry>;
 }
 
-const WATER_PARAMETERS = PARAMETERS.filter((parameter): parameter is Exclude<Parameter, 'temperatureC'> => parameter !== 'temperatureC');
+type WaterParameter = Exclude<Parameter, 'temperatureC'>;
+const WATER_PARAMETERS = PARAMETERS.filter((parameter): parameter is WaterParameter => parameter !== 'temperatureC');
 
 /** Salinity from which the tank is one of salt water. */
 const SALT_FROM = 5;
-/** Animals that stand such a spread of salinity live between waters: where they come from matters. */
-const EURYHALINE_SPREAD = 5;
+/** Animals that stand fresh water and this live between waters: where they come from matters. */
+const BETWEEN_WATERS = { from: 2, to: 10 };
+/** Those that build lime into themselves take it from the alkalinity of salt water; the others do not feel it. */
+const BUILDS_LIME = new Set(['cnidarian', 'bivalve', 'snail', 'echinoderm']);
+
+/** Whether a parameter says anything of a member: hardness and conductivity are no measures of sea water, and conductivity none beside hardness. */
+function matters(parameter: WaterParameter, { organism }: Member, salty: boolean, range: Fact<ToleranceRange> | undefined): boolean {
+  if (parameter === 'ec25UsPerCm') return !salty && !!range?.value;
+  if (!salty) return true;
+  if (parameter === 'ghDh') return false;
+  return parameter !== 'khDh' || organism?.form === 'macroalga' || BUILDS_LIME.has(organism?.group ?? '');
+}
 
 /**
  * Judges a design in its room. Pure; quick enough for every drag.
@@ -89,9 +104,28 @@ export function assess(world: World, cache: DeriveCache = new Map()): Assessment
     ...hardscapeFindings(world, derived),
     ...vesselFindings(world, derived),
     ...heatFindings(world, derived),
-    ...PARAMETERS.flatMap((p) => windowFindings(windowNodeOf(derived, p))),
+    ...rangesApart(derived),
   ];
   return { world, derived, findings: findings.sort(worstFirst), kept: cache };
+}
+
+/** Animals whose ranges do not meet; of hardness and alkalinity nothing is asked in the sea, of conductivity nothing beside hardness. */
+function rangesApart(derived: Derived): Finding[] {
+  const salty = (derived['planned.salinity'].value ?? 0) > SALT_FROM;
+  const animals = (derived['stock.members'].value ?? []).filter(({ organism }) => organism?.kind === 'animal');
+  const asked = PARAMETERS.filter((parameter) => parameter !== 'ec25UsPerCm' && !(salty && (parameter === 'ghDh' || parameter === 'khDh')));
+  return asked.flatMap((parameter) =>
+    windowFindings(
+      parameter,
+      animals.map(({ id, organism, organismId, phase }) => ({
+        id,
+        name: organism?.latin ?? organismId,
+        range: organism && rangeFor(organism, phase, parameter),
+        breeds: phase !== 'keep',
+      })),
+      windowNodeOf(derived, parameter),
+    ),
+  );
 }
 
 /** What is not stated comes in work order. */
@@ -123,8 +157,9 @@ function waterFindings(world: World, derived: Derived): Finding[] {
   else {
     for (const parameter of WATER_PARAMETERS) {
       const node = plannedNode(derived, parameter);
-      if (node.value === null) findings.push(waterNotStated(node, parameter));
+      if (node.value === null && node.gap !== 'outside-validity') findings.push(waterNotStated(node, parameter));
     }
+    if (derived['tank.settled'].gap === 'outside-validity') findings.push(outOfProportion(derived['tank.settled']));
     const conditioner = conditionerOf(world.design.water.conditioner);
     for (const { id, source, water } of poured.value) {
       if (source.kind === 'tap' || source.disinfectant.value === null)
@@ -133,7 +168,7 @@ function waterFindings(world: World, derived: Derived): Finding[] {
       if (questioned) findings.push(questioned);
     }
   }
-  findings.push(...lifeFindings(derived));
+  findings.push(...lifeFindings(world, derived));
   const settles = limeSettlesFinding(derived['water.saturation']);
   if (settles) findings.push(settles);
   if (world.design.water.co2) findings.push(co2Finding(world.design.water.co2.mgPerL, derived['water.gas']));
@@ -145,28 +180,44 @@ function waterFindings(world: World, derived: Derived): Finding[] {
 }
 
 /** What the settled tank holds of oxygen and nitrate, and what evaporation has made of it. */
-function lifeFindings(derived: Derived): Finding[] {
+function lifeFindings({ design }: World, derived: Derived): Finding[] {
   const settled = derived['tank.settled'];
   const members = derived['stock.members'].value ?? [];
   if (!settled.value) return [];
   const { usual, corners } = settled.value;
   const band = (of: (rest: AtRest) => number): Span => [Math.min(...corners.map(of), of(usual)), Math.max(...corners.map(of), of(usual))];
   const trap = evaporationFinding(usual.concentrated, settled);
-  const groups = new Set(members.flatMap((member) => animalOf(member)?.group ?? []));
+  const animals = members.flatMap((member) => animalOf(member) ?? []);
+  const groups = new Set(animals.map(({ group }) => group));
   if (groups.size === 0) return trap ? [trap] : [];
+  const wanted = oxygenWanted(
+    members.flatMap((member) => {
+      const animal = animalOf(member);
+      return animal ? [{ id: member.id, mgPerL: animal.traits.oxygenMgPerL.value }] : [];
+    }),
+  );
+  const feedTaken = design.care.feed.gPerDay === null ? (derived['tank.ahead'].value?.scenario.feed.gPerDay ?? null) : null;
   const limit = nitrateLimit(groups, (derived['planned.salinity'].value ?? 0) > SALT_FROM);
   return [
     oxygenFinding(
       usual.oxygenMgPerL,
       band((rest) => rest.oxygenMgPerL),
+      wanted,
+      feedTaken,
       settled,
     ),
-    nitrateFinding(
-      usual.nitrateMgPerL,
-      band((rest) => rest.nitrateMgPerL),
-      limit,
-      settled,
-    ),
+    // without oxygen no filter works, and what it would make of the feed is not known
+    ...(usual.oxygenMgPerL < NO_OXYGEN
+      ? []
+      : [
+          nitrateFinding(
+            usual.nitrateMgPerL,
+            band((rest) => rest.nitrateMgPerL),
+            limit,
+            feedTaken,
+            settled,
+          ),
+        ]),
     ...(trap ? [trap] : []),
   ];
 }
@@ -177,31 +228,54 @@ function memberFindings({ design }: World, derived: Derived): Finding[] {
   const findings: (Finding | null)[] = [];
   const conditioner = conditionerOf(design.water.conditioner);
   const copper = derived['water.mixed'].value?.traces.copper ?? null;
+  const planned = derived['planned.salinity'].value ?? 0;
+  const bedTop = derived['substrate.bed'].value?.topMm.least ?? 0;
+  const salty = planned > SALT_FROM;
   for (const member of members) {
     const { id, organism, phase } = member;
     const range = (parameter: Parameter) => organism && rangeFor(organism, phase, parameter);
+    const kind = organism?.kind ?? 'animal';
     for (const parameter of WATER_PARAMETERS)
-      findings.push(parameterFinding(id, parameter, range(parameter), plannedNode(derived, parameter)));
-    findings.push(conductivityContradiction(id, range('ghDh'), range('khDh'), range('ec25UsPerCm')));
-    findings.push(...seasonFindings(id, range('temperatureC'), derived['heat.year']));
+      if (matters(parameter, member, salty, range(parameter)))
+        findings.push(parameterFinding(id, { parameter, kind, phase }, range(parameter), plannedNode(derived, parameter)));
+    if (!salty) findings.push(conductivityContradiction(id, range('ghDh'), range('khDh'), range('ec25UsPerCm')));
+    findings.push(...seasonFindings(id, { parameter: 'temperatureC', kind, phase }, range('temperatureC'), derived['heat.year']));
     const animal = animalOf(member);
     if (!animal) continue;
     const { traits } = animal;
     if (conditioner) findings.push(conditionerHarmFinding(id, animal.group, conditioner));
     if (isInvertebrate(animal.group)) findings.push(copperFinding(id, copper, conditioner, derived['water.mixed']));
-    const ofItsKind = members.filter(({ organismId }) => organismId === member.organismId).reduce((sum, { count }) => sum + count, 0);
-    findings.push(groupFinding(id, traits.groupMin, ofItsKind));
+    const kin = members.filter(({ organismId }) => organismId === member.organismId);
+    const ofItsKind = kin.reduce((sum, { count }) => sum + count, 0);
+    const isFirst = kin[0] === member;
+    if (isFirst) findings.push(groupFinding(id, traits.groupMin, ofItsKind));
     const salinity = range('salinity')?.value?.tolerance;
-    if (salinity && (salinity[1] ?? 0) - (salinity[0] ?? 0) >= EURYHALINE_SPREAD) {
-      findings.push(acclimationFinding(id, design.stock[id]?.arrivalSalinity, animal.dailyStep.salinity, derived['planned.salinity']));
-    }
+    const arrival = design.stock[id]?.arrivalSalinity;
+    const between = salinity && (salinity[0] ?? 0) <= BETWEEN_WATERS.from && (salinity[1] ?? 0) >= BETWEEN_WATERS.to;
+    if ((between && planned > BETWEEN_WATERS.from) || (arrival?.value ?? null) !== null)
+      findings.push(acclimationFinding(id, arrival, animal.dailyStep.salinity, derived['planned.salinity']));
     if (design.vessel) {
-      findings.push(footprintFinding(id, traits.footprintMm, design.vessel, derived['vessel.gross-volume']));
-      findings.push(volumeFinding(id, traits.volumeL, traits.groupMin.value ?? 1, member.count, derived['vessel.water-volume']));
-      findings.push(lidFinding(id, traits.jumps, design.vessel));
+      const gross = derived['vessel.gross-volume'];
+      const grazes = headsPerL(animal);
+      if (isFirst) {
+        const need = { volumeL: traits.volumeL, groupMin: traits.groupMin.value ?? 1, count: ofItsKind, headsPerL: grazes };
+        // what grazes panes, wood and plants is not bound to the floor
+        if (grazes === null) findings.push(footprintFinding(id, traits.footprintMm, floorMm(design.vessel, bedTop), gross));
+        findings.push(volumeFinding(id, need, gross));
+        findings.push(lidFinding(id, animal, design.vessel));
+        findings.push(depthFinding(id, traits.deepestMm, design.vessel.waterLevelMm - bedTop));
+      }
     }
   }
   return findings.filter((finding) => finding !== null);
+}
+
+/** Dwarf shrimp and small snails to a litre that a running tank grazes and feeds. Common practice: a few hundred shrimp in 60 L. */
+function headsPerL({ group, sizeMm, traits }: Animal): number | null {
+  const length = sizeMm.length.value;
+  if (length === null || traits.feeding.value !== 'grazes') return null;
+  if (group === 'shrimp') return length <= 35 ? 8 : null;
+  return group === 'snail' && length <= 30 ? 1.5 : null;
 }
 
 function companyJudged({ design }: World, derived: Derived): Finding[] {
@@ -242,7 +316,10 @@ function vesselFindings({ design, catalogue }: World, derived: Derived): Finding
   if (!vessel) return [vesselNotStated()];
   const shy = (derived['stock.members'].value ?? []).filter((member) => animalOf(member)?.traits.temperament.value === 'shy');
   const findings: (Finding | null)[] = [
-    leakTestFinding(vessel),
+    leakTestFinding(
+      vessel,
+      Object.values(design.equipment).some(({ kind }) => kind === 'filter' || kind === 'pump'),
+    ),
     clearanceFinding(vessel),
     drainBackFinding(derived['vessel.drain-back']),
     loadFinding(vessel, derived['vessel.filled-mass']),
@@ -251,7 +328,10 @@ function vesselFindings({ design, catalogue }: World, derived: Derived): Finding
       vessel,
       shy.map(({ id }) => id),
     ),
-    ...inOrder(design.equipment).map(([id, { sizeMm }]) => fitFinding('vessel.gear-fit', id, sizeMm, vessel)),
+    // a lamp stands or hangs above the opening, and what is not measured is not asked about
+    ...inOrder(design.equipment).map(([id, { kind, sizeMm }]) =>
+      kind === 'lamp' || !sizeMm ? null : fitFinding('vessel.gear-fit', id, sizeMm, vessel),
+    ),
     ...hardscapeOf(design).map(([id, item]) =>
       catalogue.pieces.get(item.classId)?.group === 'litter' ? null : pieceFitFinding(id, item, vessel),
     ),

@@ -163,8 +163,12 @@ export const Animal = z.strictObject({
     temperament: factOf(z.enum(['shy', 'peaceful', 'nippy', 'territorial', 'predatory'])),
     strata: factOf(z.array(Stratum).min(1)),
     jumps: factOf(z.boolean()),
+    /** Leaves the water at any fright: no open top holds it. Left out for those that jump now and then. */
+    leaps: factOf(z.boolean()).optional(),
     /** Walks or crawls out along hoses and panes. */
     climbs: factOf(z.boolean()),
+    /** Deepest water it does well in, as it swims up for air; left out where depth does not matter. */
+    deepestMm: factOf(z.number().positive().max(3000)).optional(),
     fins: factOf(z.enum(['short', 'long'])),
     /** Groups whose grown members it takes once they fit its mouth; empty for those that take none. */
     hunts: factOf(z.array(AnimalGroup)),

@@ -25,6 +25,8 @@ export interface Failure {
   /** Where it ends if nobody comes; null outside 0 to 45 °C. */
   settlesC: number | null;
   side: 'low' | 'high';
+  /** Power of the heater over what the coldest month takes; null where there is no heater, or its power is not stated. */
+  overrated: number | null;
   comfort: Reach | null;
   survival: Reach | null;
 }
@@ -45,6 +47,9 @@ export function failuresPerLitre(
     months.reduce((best, balance, i) => (pick(balance) > pick(months[best]!) ? i : best), 0);
   const coldest = month(({ roomC }) => -roomC[0]);
   const warmest = month(({ roomC }) => roomC[1]);
+  const { heaterC, heaterW, coolerC, gearW } = devices;
+  const needW = Math.max(...months.map((balance) => balance.heaterW[0]));
+  const overrated = heaterC === null || heaterW === null || needW <= 0 ? null : heaterW / needW;
   const fails = (kind: FailureKind, at: number, powerW: number): Failure => {
     const side = at === coldest && kind !== 'heater-stuck' && kind !== 'cooler-off' ? 'low' : 'high';
     const index = side === 'low' ? 0 : 1;
@@ -52,8 +57,9 @@ export function failuresPerLitre(
     const [airC, fromC] = [roomC[index], tankC[index]];
     const reach = (edgeC: number | null): Reach | null => {
       if (edgeC === null) return null;
-      const beyond = side === 'low' ? fromC <= edgeC : fromC >= edgeC;
-      const to = (factor: number) => (beyond ? 0 : hoursPerLitreToEdge(body, airC, powerW, fromC, edgeC, factor));
+      // what is past the edge already is said by its season, not by what fails
+      if (side === 'low' ? fromC <= edgeC : fromC >= edgeC) return null;
+      const to = (factor: number) => hoursPerLitreToEdge(body, airC, powerW, fromC, edgeC, factor);
       const ends = LOSS_BAND.map(to).sort((a, b) => (a ?? Infinity) - (b ?? Infinity)) as [number | null, number | null];
       return { edgeC, hours: to(1), band: ends };
     };
@@ -64,16 +70,17 @@ export function failuresPerLitre(
       fromC,
       settlesC: settlingC(body, airC, powerW),
       side,
+      overrated,
       comfort: reach(window.optimum[index]),
       survival: reach(window.tolerance[index]),
     };
   };
-  const { heaterC, heaterW, coolerC, gearW } = devices;
   const list: Failure[] = [];
   if (heaterC !== null) list.push(fails('heater-off', coldest, gearW));
   if (heaterC !== null && heaterW !== null) list.push(fails('heater-stuck', warmest, gearW + heaterW));
   if (coolerC !== null) list.push(fails('cooler-off', warmest, gearW));
-  list.push(fails('power-cut', coldest, 0));
+  // nothing held the water, so nothing is lost with the power
+  if (heaterC !== null || gearW > 0) list.push(fails('power-cut', coldest, 0));
   return list;
 }
 

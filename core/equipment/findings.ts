@@ -3,51 +3,76 @@ import type { Finding } from '../calculation/finding';
 import type { ToleranceRange } from '../catalogue/organism';
 import type { Fact } from '../quantity/fact';
 import type { Span } from '../quantity/range';
-import { judge } from '../window/judge';
+import { blurOf } from '../catalogue/parameter';
+import { judgeFor, type About } from '../window/judge';
 import type { Failure } from './failures';
 import type { Thermostat } from './model';
-import { yearExtremes, type MonthBalance } from './year-temperature';
+import type { MonthBalance } from './year-temperature';
 
-/** A heater is chosen half as strong again as the loss, a cooler likewise. Common practice. */
-export const RATING_FACTOR = 1.5;
+/** A heater or cooler is chosen a fifth stronger than the worst month takes. Common practice: 1.2 to 2 times. */
+export const RATING_FACTOR = 1.2;
 /** Shorter than a night is short. Common practice. */
-const NIGHT_HOURS = 12;
+const NIGHT_HOURS = 8;
+/** A heater this much stronger than the coldest month takes cooks the tank when it sticks. Common practice. */
+const OVERRATED = 5;
+/** Animals stand for hours what they do not stand for months: degrees below and above their tolerance. Common practice. */
+export const FOR_HOURS_C = { low: 3, high: 2 } as const;
+/** The high of a day, and the low of one, may pass the tolerance by so much while the day's mean stays inside. Common practice. */
+const FOR_A_DAY_C = 2;
+/** Months outside comfort that are no more than a season. Common practice. */
+const A_SEASON = 4;
 
-/** One organism against the tank's year: the coldest low against its lower edges, the warmest high against its upper ones. */
-export function seasonFindings(subject: string, range: Fact<ToleranceRange> | undefined, year: Computed<readonly Span[]>): Finding[] {
+/** One organism against the tank's year: by what lasts, the mean of a day, and by its peak. */
+export function seasonFindings(
+  subject: string,
+  about: About,
+  range: Fact<ToleranceRange> | undefined,
+  year: Computed<readonly Span[]>,
+): Finding[] {
   if (!year.value) return [];
-  const [coldest, warmest] = yearExtremes(year.value);
-  return [
-    seasonFinding('heat.too-cold', subject, range, year.value, year, coldest),
-    seasonFinding('heat.too-warm', subject, range, year.value, year, warmest),
-  ];
+  return [seasonFinding('heat.too-cold', subject, about, range, year), seasonFinding('heat.too-warm', subject, about, range, year)];
 }
 
 function seasonFinding(
   code: 'heat.too-cold' | 'heat.too-warm',
   subject: string,
+  about: About,
   range: Fact<ToleranceRange> | undefined,
-  months: readonly Span[],
-  year: Computed<unknown>,
-  extremeC: number,
+  year: Computed<readonly Span[]>,
 ): Finding {
+  const months = year.value ?? [];
   const side = code === 'heat.too-cold' ? 'low' : 'high';
   const index = side === 'low' ? 0 : 1;
-  const verdict = judge(range?.value, extremeC, undefined, side);
-  const { edge } = verdict;
-  const outside = months.flatMap((month, i) => (edge !== null && (side === 'low' ? month[0] < edge : month[1] > edge) ? [i + 1] : []));
+  const sign = side === 'low' ? -1 : 1;
+  const worst = (values: readonly number[]) => values.reduce((most, value) => (sign * value > sign * most ? value : most));
+  const means = months.map(([low, high]) => (low + high) / 2);
+  const mean = worst(means);
+  const peak = worst(months.map((month) => month[index]));
+  const lasting = judgeFor(about, range?.value, mean, { sides: side });
+  const borne = range?.value?.tolerance[index] ?? null;
+  const past = borne === null ? 0 : sign * (peak - borne);
+  const blur = borne === null ? 0 : blurOf('temperatureC', borne, about.kind);
+  const byPeak = about.kind === 'animal' && lasting.severity !== 'conflict' && past > Math.max(blur, FOR_A_DAY_C / 2);
+  const severity = byPeak ? (past > FOR_A_DAY_C + blur ? 'conflict' : 'watch') : lasting.severity;
+  const edge = byPeak ? borne : lasting.edge;
+  const said = byPeak ? peak : mean;
+  const outside = months.flatMap((month, i) => (edge !== null && sign * ((byPeak ? month[index] : means[i]!) - edge) > 0 ? [i + 1] : []));
+  // comfort is for the greater part of a year: a season outside it is a season
+  const seasonal =
+    about.phase === 'keep' && severity === 'watch' && !byPeak && sign * (mean - (borne ?? mean)) <= 0 && outside.length <= A_SEASON;
   const optimum = range?.value?.optimum[index] ?? null;
   return {
     key: `${code}:${subject}`,
     code,
     bench: 'equipment',
-    severity: verdict.severity,
-    excess: verdict.excess,
+    severity: seasonal ? 'fits' : severity,
+    excess: seasonal || severity === 'fits' ? 0 : byPeak ? past : lasting.excess,
     subjects: [subject],
     parameter: 'temperatureC',
     values: {
-      planned: { quantity: 'temperature', si: extremeC },
+      planned: { quantity: 'temperature', si: said },
       ...(edge === null ? {} : { edge: { quantity: 'temperature', si: edge } }),
+      ...(borne === null ? {} : { tolerance: { quantity: 'temperature', si: borne } }),
       ...(optimum === null ? {} : { optimum: { quantity: 'temperature', si: optimum } }),
       ...(outside[0] === undefined
         ? {}
@@ -55,6 +80,7 @@ function seasonFinding(
     },
     evidence: [year],
     basis: range?.basis ?? 'recalled',
+    kind: `${about.kind}:${byPeak ? 'peak' : 'lasting'}`,
     ...(range?.source ? { source: range.source } : {}),
     ...(range?.note ? { note: range.note } : {}),
   };
@@ -101,7 +127,7 @@ export function ratingFinding(id: string, device: Thermostat, balance: Computed<
   };
 }
 
-/** A thermostat that sticks, or a power cut: watched when an animal's survival is at stake before anyone is likely to look. */
+/** A thermostat that sticks, or a power cut: watched when an animal's life is at stake before anyone is likely to look. */
 export function failureFinding(failures: Computed<readonly Failure[]>, failure: Failure): Finding | null {
   if (failure.kind !== 'heater-stuck' && failure.kind !== 'power-cut') return null;
   const base = {
@@ -115,14 +141,17 @@ export function failureFinding(failures: Computed<readonly Failure[]>, failure: 
     ...(failure.settlesC === null ? {} : { settles: { quantity: 'temperature', si: failure.settlesC } }),
   };
   const { survival } = failure;
-  if (!survival) return { ...base, severity: 'unknown', excess: null, values: start };
+  // an edge that is passed already, or that nobody knows, is told where it belongs
+  if (!survival) return null;
   const edge = { quantity: 'temperature', si: survival.edgeC } as const;
   const soonest = survival.band[0] ?? survival.hours;
   if (soonest === null) return { ...base, severity: 'fits', excess: 0, values: { ...start, edge } };
+  // any heater that sticks cooks a small tank in the end; one chosen far too strong does it before the next look
+  const short = soonest < NIGHT_HOURS && (failure.kind === 'power-cut' || (failure.overrated ?? 0) > OVERRATED);
   return {
     ...base,
-    severity: soonest < NIGHT_HOURS ? 'watch' : 'fits',
-    excess: Math.max(0, NIGHT_HOURS - soonest),
+    severity: short ? 'watch' : 'fits',
+    excess: short ? NIGHT_HOURS - soonest : 0,
     values: {
       ...start,
       edge,

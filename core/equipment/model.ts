@@ -22,5 +22,20 @@ export const Device = z.discriminatedUnion('kind', [
 export type Device = z.infer<typeof Device>;
 export type Thermostat = Extract<Device, { setPointC: number }>;
 
-/** Share of a device's power that warms the water. Common practice: all of what runs in it, a third of a lamp above it. */
-export const WARMS_WATER: Readonly<Record<Device['kind'], number>> = { heater: 0, cooler: 0, filter: 1, pump: 1, lamp: 0.3 };
+/**
+ * Share of a device's power that warms the water. Common practice: all of what runs in it, half of what stands beside it or nobody has placed,
+ * a third of a lamp above it while it burns.
+ */
+const WARMS_WATER: Readonly<Record<Device['kind'], { placed: number; elsewhere: number }>> = {
+  heater: { placed: 0, elsewhere: 0 },
+  cooler: { placed: 0, elsewhere: 0 },
+  filter: { placed: 1, elsewhere: 0.5 },
+  pump: { placed: 1, elsewhere: 0.8 },
+  lamp: { placed: 0.3, elsewhere: 0.3 },
+};
+
+/** Watts by which a device warms the water, over the whole day. */
+export function warmingW({ kind, powerW, placeMm }: Device, lampHours: number): number {
+  const share = WARMS_WATER[kind][placeMm ? 'placed' : 'elsewhere'];
+  return share * (powerW ?? 0) * (kind === 'lamp' ? lampHours / 24 : 1);
+}

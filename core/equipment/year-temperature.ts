@@ -1,5 +1,6 @@
 import type { Span } from '../quantity/range';
 import { heatLoss, type HeatBody } from './heat-loss';
+import { HEAT_CAPACITY_J_PER_LK } from './hours-to-edge';
 import { settlingC } from './settling-temperature';
 
 export interface SetPoints {
@@ -15,9 +16,10 @@ export interface Thermostats extends SetPoints {
   gearW: number;
 }
 
-/** One month of a tank: at the room's low and at its high. */
+/** One month of a tank: through its usual day, and what it takes to hold it. */
 export interface MonthBalance {
   roomC: Span;
+  /** Lowest and highest of the day: the room's swing, damped by the water. */
   tankC: Span;
   /** Heater power wanted at the room's low, at the room's high. */
   heaterW: Span;
@@ -35,11 +37,24 @@ function hold(roomC: number, heaterC: number | null, coolerC: number | null): nu
   return coolerC === null ? warmed : Math.min(warmed, coolerC);
 }
 
+const HOURS_A_DAY = 24;
+
+/**
+ * Share of the room's daily swing that reaches the water, 0 to 1: a stirred body with a time constant follows an even swing by
+ * 1/√(1 + (ωτ)²). Litres, W/K.
+ */
+export function swingShare(litres: number, lossWPerK: number): number {
+  if (lossWPerK <= 0) return 0;
+  const timeConstantH = (litres * HEAT_CAPACITY_J_PER_LK) / lossWPerK / 3600;
+  return 1 / Math.hypot(1, ((2 * Math.PI) / HOURS_A_DAY) * timeConstantH);
+}
+
 /**
  * The year of a tank by its heat balance: unheated water settles where it gives off what its gear puts in, a little below
- * the room when it is open; a heater or cooler holds its set-point as far as its power goes.
+ * the room when it is open, and follows the day as far as its time constant lets it; a heater or cooler holds its set-point as far as its power
+ * goes.
  */
-export function yearBalance(climateC: readonly Span[], body: HeatBody, devices: Thermostats): MonthBalance[] {
+export function yearBalance(climateC: readonly Span[], body: HeatBody, devices: Thermostats, litres: number): MonthBalance[] {
   const kept = new Map<number, ReturnType<typeof settled>>();
   const at = (roomC: number) => {
     let found = kept.get(roomC);
@@ -50,10 +65,22 @@ export function yearBalance(climateC: readonly Span[], body: HeatBody, devices: 
     return found;
   };
   return climateC.map((roomC) => {
-    const [low, high] = [at(roomC[0]), at(roomC[1])];
+    const [low, high, mean] = [at(roomC[0]), at(roomC[1]), at((roomC[0] + roomC[1]) / 2)];
+    const lossWPerK = heatLoss(body, mean.floatsC + 0.5, mean.roomC).totalW - heatLoss(body, mean.floatsC - 0.5, mean.roomC).totalW;
+    const swing = ((high.floatsC - low.floatsC) / 2) * swingShare(litres, lossWPerK);
+    const held = (floatsC: number): number => {
+      const shift = floatsC - mean.floatsC;
+      const { heaterC, coolerC } = devices;
+      // where the device cannot hold its set-point the water swings about where it comes to rest
+      if (heaterC !== null && floatsC < heaterC)
+        return mean.tankC < heaterC - 0.01 && mean.floatsC < heaterC ? mean.tankC + shift : heaterC;
+      if (coolerC !== null && floatsC > coolerC)
+        return mean.tankC > coolerC + 0.01 && mean.floatsC > coolerC ? mean.tankC + shift : coolerC;
+      return floatsC;
+    };
     return {
       roomC,
-      tankC: [low.tankC, high.tankC],
+      tankC: [held(mean.floatsC - swing), held(mean.floatsC + swing)],
       heaterW: [low.heaterW, high.heaterW],
       coolerW: [low.coolerW, high.coolerW],
       evaporationLPerDay: [low.evaporationLPerDay, high.evaporationLPerDay],
@@ -74,7 +101,7 @@ function settled(roomC: number, body: HeatBody, { heaterC, coolerC, heaterW, coo
     needW = { heaterW: 0, coolerW: wanted };
     tankC = coolerW !== null && coolerW < wanted ? (settlingC(body, roomC, gearW - coolerW) ?? floats) : coolerC;
   }
-  return { tankC, ...needW, evaporationLPerDay: Math.max(0, heatLoss(body, tankC, roomC).evaporationLPerDay) };
+  return { roomC, floatsC: floats, tankC, ...needW, evaporationLPerDay: Math.max(0, heatLoss(body, tankC, roomC).evaporationLPerDay) };
 }
 
 /** The coldest low and the warmest high of the year. @throws RangeError on an empty year */

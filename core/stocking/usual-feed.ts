@@ -3,7 +3,7 @@ import { calculation } from '../calculation/calculation';
 import { AnimalGroup } from '../catalogue/organism';
 
 /** Dry feed of fish a day as a share of weight: of a gram, and how it falls as they grow. Common practice: 0.5 to 1.5 %, 0.3 to 0.8 % when large. */
-const FISH = { ofGram: 0.012, falls: 0.15, most: 0.012, least: 0.004 };
+const FISH = { ofGram: 0.012, falls: 0.22, most: 0.012, least: 0.004 };
 /** Of the others. What grazes lives on the tank; what is settled on what drifts by. Common practice. */
 const SHARE: Readonly<Record<Exclude<AnimalGroup, 'fish'>, number>> = {
   amphibian: 0.003,
@@ -39,7 +39,7 @@ export const usualFeed = calculation({
       basis: 'practice',
     },
   ],
-  formula: 'fish: 0.012 · M^0.85, between 0.4 and 1.2 % of M; others: share of the group · M',
+  formula: 'fish: 0.012 · M^0.78, between 0.4 and 1.2 % of M; others: share of the group · M',
   validity: 'grown animals, dry weight of the food; frozen food weighs five times as much',
   uncertainty: 'a factor of two: state what you feed, and it is no longer needed',
   compute: ({ grams, group }) => ({ gPerDay: usualFeedG(grams, group) }),

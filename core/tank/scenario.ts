@@ -71,7 +71,7 @@ export const TankScenario = z.strictObject({
   gas: z.strictObject({
     /** Open water, m². */
     surfaceM2: z.number().positive().max(20),
-    /** Times the exchange of still water: ripple 3, an air stone 5, a weir with its sump 10. */
+    /** Times the exchange of still water: ripple 5, an air stone 6, a weir with its sump 10. */
     movement: z.number().min(0.1).max(10),
     /** Air that a lid lets through in a day, m³; null where the water lies open. */
     headspaceM3PerDay: z.number().positive().max(1e6).nullable(),

@@ -1,8 +1,9 @@
 import type { Computed } from '../calculation/computed';
-import type { Finding } from '../calculation/finding';
-import type { Basis, Fact } from '../quantity/fact';
+import type { Finding, Severity } from '../calculation/finding';
+import type { Animal, AnimalGroup } from '../catalogue/organism';
+import { weakestBasis, type Basis, type Fact } from '../quantity/fact';
 import type { Vessel, VesselState } from './model';
-import { floorMm, spareMm, topOpening } from './shape';
+import { spareMm, topOpening } from './shape';
 
 const of = (code: Finding['code'], subjects: readonly string[]) =>
   ({ key: [code, ...subjects].join(':'), code, bench: 'vessel', subjects }) as const;
@@ -11,22 +12,32 @@ export function vesselNotStated(): Finding {
   return { ...of('vessel.not-stated', []), severity: 'unknown', excess: null, values: {}, evidence: [], basis: 'practice' };
 }
 
-/** The floor against what the smallest proper group needs; either way round. Under 60 % of a side is a conflict. */
+/** Sizes are quoted in round figures: so much less is the same size. Common practice. */
+const ROUND = { floor: 0.85, volume: 0.9 };
+/** Less than this share of what is wanted is too small whatever is done. Common practice. */
+const FAR_TOO_SMALL = 0.6;
+
+const sizeSeverity = (fit: number, round: number): Severity => (fit >= round ? 'fits' : fit >= FAR_TOO_SMALL ? 'watch' : 'conflict');
+
+/**
+ * The floor against what the smallest proper group needs, by its long side and by its area; either way round.
+ * @param floor long and short side of the ground they have, mm
+ */
 export function footprintFinding(
   subject: string,
   need: Fact<readonly [number, number]>,
-  vessel: Vessel,
-  floor: Computed<unknown>,
+  { long, short }: { long: number; short: number },
+  gross: Computed<unknown>,
 ): Finding {
-  const base = { ...of('vessel.footprint', [subject]), evidence: [floor], basis: need.basis };
+  const base = { ...of('vessel.footprint', [subject]), evidence: [gross], basis: need.basis };
   if (!need.value) return { ...base, severity: 'unknown', excess: null, values: {} };
   const [needLong, needShort] = [Math.max(...need.value), Math.min(...need.value)];
-  const { long, short } = floorMm(vessel);
-  const fit = Math.min(long / needLong, short / needShort);
+  const fit = Math.min(long / needLong, (long * short) / (needLong * needShort));
+  const severity = sizeSeverity(fit, ROUND.floor);
   return {
     ...base,
-    severity: fit >= 1 ? 'fits' : fit >= 0.6 ? 'watch' : 'conflict',
-    excess: Math.max(0, 1 - fit),
+    severity,
+    excess: severity === 'fits' ? 0 : 1 - fit,
     values: {
       long: { quantity: 'length', si: long },
       short: { quantity: 'length', si: short },
@@ -36,47 +47,93 @@ export function footprintFinding(
   };
 }
 
+/** How a kind fills its water: its figure for the smallest proper group, and what each head beyond it adds. */
+export interface WaterNeed {
+  volumeL: Fact<number>;
+  groupMin: number;
+  count: number;
+  /** Heads to a litre that graze and are fed without trouble, for dwarf shrimp and small snails; null for the others. */
+  headsPerL: number | null;
+}
+
+/** Each animal beyond the smallest proper group adds so much of its share. Common practice. */
+const BEYOND_GROUP = 0.25;
+
 /**
- * The water against what the animals need. The figure of the catalogue is for the smallest proper group;
- * each animal beyond it adds half its share. Common practice.
+ * The vessel against what a kind needs, all of it together. Figures are quoted as sizes of tanks, so they are held against the vessel as it is
+ * sold and not against its water. Common practice.
  */
-export function volumeFinding(
-  subject: string,
-  need: Fact<number>,
-  groupMin: number,
-  count: number,
-  water: Computed<number>,
-): Finding | null {
-  if (water.value === null) return null;
-  const base = { ...of('vessel.volume', [subject]), evidence: [water], basis: need.basis };
-  if (need.value === null) return { ...base, severity: 'unknown', excess: null, values: {} };
-  const needed = need.value * (1 + (0.5 * Math.max(0, count - groupMin)) / groupMin);
-  const fit = water.value / needed;
+export function volumeFinding(subject: string, { volumeL, groupMin, count, headsPerL }: WaterNeed, gross: Computed<number>): Finding | null {
+  if (gross.value === null) return null;
+  const base = { ...of('vessel.volume', [subject]), evidence: [gross], basis: volumeL.basis };
+  if (volumeL.value === null) return { ...base, severity: 'unknown', excess: null, values: {} };
+  const needed =
+    headsPerL === null
+      ? volumeL.value * (1 + (BEYOND_GROUP * Math.max(0, count - groupMin)) / groupMin)
+      : Math.max(volumeL.value, count / headsPerL);
+  const fit = gross.value / needed;
+  const severity = sizeSeverity(fit, ROUND.volume);
   return {
     ...base,
-    severity: fit >= 1 ? 'fits' : fit >= 0.6 ? 'watch' : 'conflict',
-    excess: Math.max(0, 1 - fit),
+    severity,
+    excess: severity === 'fits' ? 0 : 1 - fit,
     values: {
-      water: { quantity: 'volume', si: water.value },
+      water: { quantity: 'volume', si: gross.value },
       need: { quantity: 'volume', si: needed },
       count: { quantity: 'count', si: count },
     },
   };
 }
 
-export function lidFinding(subject: string, jumps: Fact<boolean>, vessel: Vessel): Finding {
-  const base = { ...of('vessel.lid', [subject]), values: {}, evidence: [], basis: jumps.basis };
-  if (jumps.value === false) return { ...base, severity: 'fits', excess: 0 };
-  if (jumps.value === null || vessel.lid.value === null) return { ...base, severity: 'unknown', excess: null };
-  const open = vessel.lid.value === 'none';
-  return { ...base, severity: open ? 'conflict' : 'fits', excess: open ? 1 : 0 };
+/** Deeper water than this share over what an animal bears that swims up for air is far too deep. Common practice. */
+const TOO_DEEP = { watch: 1.15, conflict: 1.7 };
+
+export function depthFinding(subject: string, deepest: Fact<number> | undefined, waterMm: number): Finding | null {
+  if (!deepest?.value || waterMm <= deepest.value * TOO_DEEP.watch) return null;
+  return {
+    ...of('vessel.depth', [subject]),
+    severity: waterMm > deepest.value * TOO_DEEP.conflict ? 'conflict' : 'watch',
+    excess: waterMm / deepest.value - 1,
+    values: { depth: { quantity: 'length', si: waterMm }, edge: { quantity: 'length', si: deepest.value } },
+    evidence: [],
+    basis: deepest.basis,
+  };
+}
+
+/** What a climber is, that walks out of any open top sooner or later; snails and shrimp do it now and then. */
+const WALKS_OUT: ReadonlySet<AnimalGroup> = new Set(['amphibian', 'crab', 'crayfish']);
+
+/** Whether the top holds a jumper, and one that climbs. Gaps in a lid are judged one by one. */
+export function lidFinding(
+  subject: string,
+  { group, traits: { jumps, leaps, climbs } }: Animal,
+  vessel: Vessel,
+): Finding {
+  const base = { ...of('vessel.lid', [subject]), values: {}, evidence: [], basis: weakestBasis([jumps.basis, climbs.basis]) };
+  const leaves = jumps.value === true || climbs.value === true;
+  if (!leaves) {
+    const known = jumps.value === false && climbs.value === false;
+    return known ? { ...base, severity: 'fits', excess: 0 } : { ...base, severity: 'unknown', excess: null };
+  }
+  if (vessel.lid.value === null) return { ...base, severity: 'unknown', excess: null };
+  if (vessel.lid.value !== 'none') return { ...base, severity: 'fits', excess: 0 };
+  const lost = leaps?.value === true || (climbs.value === true && WALKS_OUT.has(group));
+  return {
+    ...base,
+    severity: lost ? 'conflict' : 'watch',
+    excess: lost ? 2 : 1,
+    kind: leaps?.value === true ? 'leaps' : climbs.value === true && WALKS_OUT.has(group) ? 'walks' : jumps.value ? 'jumps' : 'crawls',
+  };
 }
 
 /** Vessels that have to stand full for a week before they are trusted; others for a day. Common practice. */
 const WEEK_LONG: readonly VesselState[] = ['repaired', 'drilled', 'home-built', 'rim-lost'];
 
-/** A vessel is never trusted before it has stood full. */
-export function leakTestFinding(vessel: Vessel): Finding {
+/**
+ * A vessel is never trusted before it has stood full; one with fittings or hoses not before it has run as well.
+ * @param plumbed whether a filter or pump moves its water
+ */
+export function leakTestFinding(vessel: Vessel, plumbed: boolean): Finding {
   const { value: test, basis } = vessel.leakTest;
   const wantedDays = vessel.state.value !== null && WEEK_LONG.includes(vessel.state.value) ? 7 : 1;
   const base = { ...of('vessel.leak-test', []), evidence: [], basis };
@@ -84,7 +141,8 @@ export function leakTestFinding(vessel: Vessel): Finding {
   if (!test) return { ...base, severity: 'unknown', excess: null, values: { wanted } };
   if (!test.dry) return { ...base, severity: 'conflict', excess: 1, values: { wanted } };
   const days = test.days ?? (wantedDays === 1 ? 1 : 0);
-  const short = days < wantedDays || (vessel.sump !== null && test.filterRan !== true);
+  const mustRun = vessel.sump !== null || (plumbed && wantedDays > 1);
+  const short = days < wantedDays || (mustRun && test.filterRan !== true);
   return {
     ...base,
     severity: short ? 'watch' : 'fits',
@@ -169,6 +227,9 @@ export function loadFinding(vessel: Vessel, mass: Computed<{ kg: number; kPa: nu
   };
 }
 
+/** Glass comes in steps, and plate theory is no closer than this for a tank with its silicone. */
+const GLASS_BLUR = 0.1;
+
 /** The panes against plate theory: information, never a certificate, and never a conflict. */
 export function glassFinding(vessel: Vessel, needed: Computed<number>): Finding | null {
   if (needed.value === null) return null;
@@ -178,9 +239,8 @@ export function glassFinding(vessel: Vessel, needed: Computed<number>): Finding 
   if (glass === null) return { ...base, severity: 'unknown', excess: null, values: { need } };
   return {
     ...base,
-    // a tenth of a millimetre is what stock thickness is off by anyhow
-    severity: glass + 0.1 < needed.value ? 'watch' : 'fits',
-    excess: Math.max(0, needed.value - glass),
+    severity: glass < needed.value * (1 - GLASS_BLUR) ? 'watch' : 'fits',
+    excess: glass < needed.value * (1 - GLASS_BLUR) ? needed.value - glass : 0,
     values: { need, glass: { quantity: 'length', si: glass } },
   };
 }

@@ -99,10 +99,12 @@ export function surfacesOf(vessel: Vessel, levelMm: number): Surfaces {
   }
 }
 
-/** The floor as a rectangle of the same area along its greatest length. Millimetres. */
-export function floorMm(vessel: Vessel): { long: number; short: number } {
-  const areaMm2 = surfacesOf(vessel, Math.min(vessel.waterLevelMm, vessel.heightMm)).baseM2 * 1e6;
-  const across = vessel.shape === 'jar' ? vessel.baseMm : vessel.lengthMm;
+/** The floor as a rectangle of the same area along its greatest length, a jar's where the bed lies. Millimetres. */
+export function floorMm(vessel: Vessel, bedMm = 0): { long: number; short: number } {
+  const radius = vessel.shape === 'jar' ? jarRadiusMm(jarOf(vessel), Math.min(bedMm, vessel.bellyHeightMm)) : 0;
+  const areaMm2 =
+    vessel.shape === 'jar' ? Math.PI * radius ** 2 : surfacesOf(vessel, Math.min(vessel.waterLevelMm, vessel.heightMm)).baseM2 * 1e6;
+  const across = vessel.shape === 'jar' ? 2 * radius : vessel.lengthMm;
   const sides = [across, areaMm2 / across];
   return { long: Math.max(...sides), short: Math.min(...sides) };
 }

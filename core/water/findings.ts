@@ -3,7 +3,7 @@ import type { Finding } from '../calculation/finding';
 import type { AnimalGroup, ToleranceRange } from '../catalogue/organism';
 import { PARAMETER_META, type Parameter } from '../catalogue/parameter';
 import { weakestBasis, type Fact } from '../quantity/fact';
-import { judge } from '../window/judge';
+import { judgeFor, type About } from '../window/judge';
 import { afterConditioner, type Conditioner } from './conditioners';
 import { leastConductivityOf } from './least-conductivity';
 import type { SoilEffect } from './materials';
@@ -11,13 +11,18 @@ import type { SoilEffect } from './materials';
 /** One organism against the planned value of one water parameter; null when there is no planned value to judge. */
 export function parameterFinding(
   subject: string,
-  parameter: Exclude<Parameter, 'temperatureC'>,
+  { parameter, kind: of, phase }: About & { parameter: Exclude<Parameter, 'temperatureC'> },
   range: Fact<ToleranceRange> | undefined,
   planned: Computed<number>,
 ): Finding | null {
   if (planned.value === null) return null;
   const { kind } = PARAMETER_META[parameter];
-  const verdict = judge(range?.value, planned.value, planned.interval);
+  const verdict = judgeFor(
+    { parameter, kind: of, phase },
+    range?.value,
+    planned.value,
+    planned.interval ? { interval: planned.interval } : {},
+  );
   return {
     key: `water.parameter:${parameter}:${subject}`,
     code: 'water.parameter',
@@ -38,6 +43,7 @@ export function parameterFinding(
     basis: range?.basis ?? 'recalled',
     ...(range?.source ? { source: range.source } : {}),
     ...(range?.note ? { note: range.note } : {}),
+    ...(verdict.side ? { kind: `${of}:${verdict.side}` } : {}),
   };
 }
 
@@ -53,6 +59,9 @@ function rangeValues(range: Fact<ToleranceRange> | undefined, kind: Finding['val
   return values;
 }
 
+/** What most animals of changing salinity bear in a day, where nothing is recorded of them, ppt. Common practice. */
+const USUAL_STEP_PPT = 3;
+
 /** Animals of changing salinity: what they arrive in matters as much as where they end. */
 export function acclimationFinding(
   subject: string,
@@ -61,7 +70,7 @@ export function acclimationFinding(
   planned: Computed<number>,
 ): Finding | null {
   if (planned.value === null) return null;
-  const step = dailyStep?.value ?? null;
+  const step = dailyStep?.value ?? USUAL_STEP_PPT;
   const from = arrival?.value ?? null;
   const shared = {
     key: `water.salinity-acclimation:${subject}`,
@@ -70,16 +79,11 @@ export function acclimationFinding(
     subjects: [subject],
     parameter: 'salinity',
     evidence: [planned],
-    basis: dailyStep?.basis ?? 'recalled',
+    basis: dailyStep?.value == null ? 'practice' : dailyStep.basis,
   } as const;
   const target = { quantity: 'salinity', si: planned.value } as const;
-  if (step === null || from === null) {
-    return {
-      ...shared,
-      severity: 'unknown',
-      excess: null,
-      values: { planned: target, ...(step === null ? {} : { step: { quantity: 'salinity', si: step } }) },
-    };
+  if (from === null) {
+    return { ...shared, severity: 'unknown', excess: null, values: { planned: target, step: { quantity: 'salinity', si: step } } };
   }
   const difference = Math.abs(planned.value - from);
   const days = Math.ceil(difference / step - 1e-9);
@@ -96,7 +100,7 @@ export function acclimationFinding(
   };
 }
 
-/** Whether a source that is poured in carries chlorine or chloramine, and whether it is treated for it. */
+/** Whether a source that is poured in carries chlorine or chloramine, and whether it is treated for it: untreated it burns gills and kills shrimp. */
 export function disinfectantFinding(
   sourceId: string,
   disinfectant: Fact<'none' | 'chlorine' | 'chloramine'>,
@@ -105,7 +109,8 @@ export function disinfectantFinding(
   const { value } = disinfectant;
   // not stated is treated as the harder of the two, and stays unknown until a conditioner does for both
   const left = value === 'none' ? null : afterConditioner(value ?? 'chloramine', conditioner);
-  const severity = value === null ? (left === null ? 'fits' : 'unknown') : left === null ? 'fits' : 'watch';
+  const severity =
+    value === null ? (left === null ? 'fits' : 'unknown') : left === null ? 'fits' : left === 'ammonia' ? 'watch' : 'conflict';
   return {
     key: `water.disinfectant:${sourceId}`,
     code: 'water.disinfectant',
@@ -243,7 +248,7 @@ export function co2Finding(co2MgPerL: number, gas: Computed<number>): Finding {
 }
 
 /** Saturation index of calcite above which lime is seen to settle on heaters and leaves; below it crystals hardly start. Recalled. */
-const SETTLES_ABOVE = 1.3;
+const SETTLES_ABOVE = 1.6;
 
 export function limeSettlesFinding(saturation: Computed<number>): Finding | null {
   if (saturation.value === null || saturation.value < SETTLES_ABOVE) return null;
@@ -330,5 +335,22 @@ export function waterNotStated(planned: Computed<unknown>, parameter?: Parameter
     evidence: [planned],
     basis: 'practice',
     ...(planned.note ? { note: planned.note } : {}),
+  };
+}
+
+/** The balance comes to what no water can be: what was stated or taken is out of proportion, and no number of it is shown. */
+export function outOfProportion(settled: Computed<unknown>): Finding {
+  return {
+    key: 'water.not-stated:balance',
+    code: 'water.not-stated',
+    bench: 'water',
+    severity: 'unknown',
+    excess: null,
+    subjects: [],
+    values: {},
+    evidence: [settled],
+    basis: 'practice',
+    kind: 'balance',
+    ...(settled.note ? { note: settled.note } : {}),
   };
 }

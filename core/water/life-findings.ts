@@ -3,52 +3,85 @@ import type { Finding } from '../calculation/finding';
 import type { AnimalGroup } from '../catalogue/organism';
 import type { Span } from '../quantity/range';
 
-/** Oxygen, mg/L, below which animals are short of breath, and below which they die. Common practice. */
-export const OXYGEN_MG_PER_L = { watch: 5, conflict: 3 } as const;
+/** Oxygen that most animals should not fall under, mg/L. Common practice. */
+export const USUAL_OXYGEN_MG_PER_L = 5;
+/** Share of what an animal wants at which it dies. Common practice. */
+const DEADLY_SHARE = 0.6;
+/** So much less than is wanted is no news: no balance is closer. */
+const OXYGEN_BLUR = 0.5;
+/** Even where the doubt reaches down to what kills, so much in hand is enough. Common practice. */
+const OXYGEN_IN_HAND = 1.5;
+/** Below this the filter stands still, and nothing that is computed of the water holds. */
+export const NO_OXYGEN = 1;
+
+/** What the most demanding of them wants, and whose it is; what breathes air wants little of the water. */
+export function oxygenWanted(wants: readonly { id: string; mgPerL: number | null }[]): { mgPerL: number; ids: readonly string[] } {
+  const known = wants.map(({ id, mgPerL }) => ({ id, mgPerL: mgPerL ?? USUAL_OXYGEN_MG_PER_L }));
+  const most = known.reduce((highest, { mgPerL }) => Math.max(highest, mgPerL), 0);
+  return { mgPerL: most || USUAL_OXYGEN_MG_PER_L, ids: known.filter(({ mgPerL }) => mgPerL === most).map(({ id }) => id) };
+}
 
 /** Nitrate, mg/L, that breeders keep under. Common practice: 20 for shrimp and small marine life, 50 for fish. */
 export function nitrateLimit(groups: ReadonlySet<AnimalGroup>, salty: boolean): number {
   return groups.has('shrimp') || salty ? 20 : 50;
 }
+/** A kit reads nitrate no closer than this. */
+const NITRATE_BLUR = 1.25;
 
 /** Times as salty as it was poured at which topping up has become a trap. */
 const CONCENTRATED = 1.1;
 
 const shared = { bench: 'water', subjects: [], basis: 'practice' } as const;
 
-/** Oxygen of the settled tank: what breathes in it against what goes through its surface. */
-export function oxygenFinding(mgPerL: number, band: Span, settled: Computed<unknown>): Finding {
-  const { watch, conflict } = OXYGEN_MG_PER_L;
-  const severity = mgPerL < conflict ? 'conflict' : band[0] < conflict || mgPerL < watch ? 'watch' : 'fits';
+/**
+ * Oxygen of the settled tank, what breathes in it against what goes through its surface, held against what the most demanding wants.
+ * @param feedTaken dry feed that was taken because nobody stated it, g a day; null where it is stated
+ */
+export function oxygenFinding(
+  mgPerL: number,
+  band: Span,
+  wanted: { mgPerL: number; ids: readonly string[] },
+  feedTaken: number | null,
+  settled: Computed<unknown>,
+): Finding {
+  const deadly = DEADLY_SHARE * wanted.mgPerL;
+  const short = mgPerL < wanted.mgPerL - OXYGEN_BLUR;
+  const mayDie = band[0] < deadly && mgPerL < wanted.mgPerL + OXYGEN_IN_HAND;
+  const severity = mgPerL < deadly ? 'conflict' : short || mayDie ? 'watch' : 'fits';
+  const none = mgPerL < NO_OXYGEN;
   return {
     ...shared,
     key: 'water.oxygen',
     code: 'water.oxygen',
     severity,
-    excess: severity === 'fits' ? 0 : Math.max(0, watch - band[0]),
+    excess: severity === 'fits' ? 0 : Math.max(0.01, wanted.mgPerL - mgPerL),
+    subjects: wanted.mgPerL === USUAL_OXYGEN_MG_PER_L ? [] : wanted.ids,
     values: {
-      oxygen: { quantity: 'concentration', si: mgPerL },
-      low: { quantity: 'concentration', si: band[0] },
+      // as little as this is no figure any more
+      ...(none ? {} : { oxygen: { quantity: 'concentration', si: mgPerL }, low: { quantity: 'concentration', si: band[0] } }),
       high: { quantity: 'concentration', si: band[1] },
-      edge: { quantity: 'concentration', si: watch },
+      edge: { quantity: 'concentration', si: wanted.mgPerL },
+      ...(feedTaken === null ? {} : { feed: { quantity: 'number', si: feedTaken } }),
     },
     evidence: [settled],
+    ...(none ? { kind: 'none-left' } : {}),
   };
 }
 
 /** Nitrate that the planned feed, plants and changes come to. */
-export function nitrateFinding(mgPerL: number, band: Span, limit: number, settled: Computed<unknown>): Finding {
+export function nitrateFinding(mgPerL: number, band: Span, limit: number, feedTaken: number | null, settled: Computed<unknown>): Finding {
   return {
     ...shared,
     key: 'water.nitrate',
     code: 'water.nitrate',
-    severity: mgPerL > limit ? 'watch' : 'fits',
-    excess: Math.max(0, mgPerL - limit),
+    severity: mgPerL > NITRATE_BLUR * limit ? 'watch' : 'fits',
+    excess: mgPerL > NITRATE_BLUR * limit ? mgPerL - limit : 0,
     values: {
       nitrate: { quantity: 'concentration', si: mgPerL },
       low: { quantity: 'concentration', si: band[0] },
       high: { quantity: 'concentration', si: band[1] },
       edge: { quantity: 'concentration', si: limit },
+      ...(feedTaken === null ? {} : { feed: { quantity: 'number', si: feedTaken } }),
     },
     evidence: [settled],
   };

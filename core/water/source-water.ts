@@ -54,6 +54,9 @@ function salinityOf(gramsPerL: number): number {
 export function saltGPerL(ions: IonsMmolPerL): number {
   return ION_NAMES.reduce((sum, ion) => sum + ions[ion] * MOLAR_MASS[ion], 0) / 1000;
 }
+/** What of it is common salt, g/L: sodium and chloride as far as they pair. */
+export const commonSaltGPerL = ({ sodium, chloride }: IonsMmolPerL): number => (Math.min(sodium, chloride) * 58.44) / 1000;
+
 const MOLAR_MASS: Readonly<Record<Ion, number>> = {
   calcium: ANALYTE_META.calcium.molarMass,
   magnesium: ANALYTE_META.magnesium.molarMass,

@@ -1,32 +1,43 @@
 import type { Computed } from '../calculation/computed';
 import type { Finding } from '../calculation/finding';
-import { PARAMETER_META } from '../catalogue/parameter';
+import { blurOf, PARAMETER_META, type Parameter } from '../catalogue/parameter';
 import { weakestBasis } from '../quantity/fact';
-import type { Window } from './window';
+import { windowOf, type Window, type WindowMember } from './window';
 
-/** Two organisms whose ranges do not meet: no water and no heater can serve both. */
-export function windowFindings(node: Computed<Window>): Finding[] {
-  const window = node.value;
-  const pair = window?.clash ?? window?.strain;
-  if (!window || !pair) return [];
+/**
+ * Two animals whose ranges do not meet by more than their edges are blurred: no water and no heater can serve both. Optima that do not meet
+ * are worth a word where one of the two is to breed. Plants are judged by the water there is.
+ *
+ * @param members the animals alone, with whether each is to breed
+ */
+export function windowFindings(
+  parameter: Parameter,
+  members: readonly (WindowMember & { breeds: boolean })[],
+  node: Computed<Window>,
+): Finding[] {
+  const window = windowOf(parameter, members, PARAMETER_META[parameter].limits);
+  const pair = window.clash ?? window.strain;
+  if (!pair) return [];
   const which = window.clash ? 'tolerance' : 'optimum';
-  const [lower, higher] = pair.map((id) => window.members.find((member) => member.id === id)?.range);
-  const top = lower?.value?.[which][1];
-  const bottom = higher?.value?.[which][0];
+  const [lower, higher] = pair.map((id) => members.find((member) => member.id === id));
+  if (which === 'optimum' && !lower?.breeds && !higher?.breeds) return [];
+  const top = lower?.range?.value?.[which][1];
+  const bottom = higher?.range?.value?.[which][0];
   if (top === null || top === undefined || bottom === null || bottom === undefined) return [];
-  const { kind } = PARAMETER_META[window.parameter];
+  if (bottom - top <= blurOf(parameter, bottom, 'animal')) return [];
+  const { kind } = PARAMETER_META[parameter];
   return [
     {
-      key: `window.${window.clash ? 'clash' : 'strain'}:${window.parameter}:${pair.join(':')}`,
+      key: `window.${window.clash ? 'clash' : 'strain'}:${parameter}:${pair.join(':')}`,
       code: window.clash ? 'window.clash' : 'window.strain',
       bench: 'livestock',
       severity: window.clash ? 'conflict' : 'watch',
       excess: bottom - top,
       subjects: pair,
-      parameter: window.parameter,
+      parameter,
       values: { top: { quantity: kind, si: top }, bottom: { quantity: kind, si: bottom } },
       evidence: [node],
-      basis: weakestBasis([lower?.basis ?? 'recalled', higher?.basis ?? 'recalled']),
+      basis: weakestBasis([lower?.range?.basis ?? 'recalled', higher?.range?.basis ?? 'recalled']),
     },
   ];
 }

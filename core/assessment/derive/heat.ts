@@ -1,9 +1,13 @@
 import type { Design } from '../../design/design';
 import { failures, failuresPerLitre } from '../../equipment/failures';
-import { WARMS_WATER, type Device } from '../../equipment/model';
+import { warmingW, type Device } from '../../equipment/model';
 import { yearBalance, yearExtremes, yearTemperature, type Thermostats } from '../../equipment/year-temperature';
-import { surfacesOf } from '../../vessel/shape';
-import { ASSUMED_GLASS_MM, ASSUMED_HUMIDITY_PCT } from './assumed';
+import { rangeFor } from '../../catalogue/organism';
+import { PARAMETER_META } from '../../catalogue/parameter';
+import { FOR_HOURS_C } from '../../equipment/findings';
+import { surfacesOf, volumeToL } from '../../vessel/shape';
+import { windowOf } from '../../window/window';
+import { ASSUMED_CARE, ASSUMED_GLASS_MM, ASSUMED_HUMIDITY_PCT } from './assumed';
 import { missing, type Definitions } from './node';
 
 function setPoint(devices: readonly Device[], kind: 'heater' | 'cooler'): number | null {
@@ -31,7 +35,7 @@ export function thermostats(design: Design): Thermostats {
     coolerC: setPoint(devices, 'cooler'),
     heaterW: powerOf(devices, 'heater'),
     coolerW: powerOf(devices, 'cooler'),
-    gearW: devices.reduce((sum, { kind, powerW }) => sum + WARMS_WATER[kind] * (powerW ?? 0), 0),
+    gearW: devices.reduce((sum, device) => sum + warmingW(device, design.care.lampHours ?? ASSUMED_CARE.lampHours), 0),
   };
 }
 
@@ -66,16 +70,18 @@ export const heatNodes: Pick<Definitions, 'heat.body' | 'heat.balance' | 'heat.y
   'heat.balance': {
     calculationId: 'equipment.settling-temperature',
     from: ['heat.body'],
-    reads: ({ design, room }) => [design.equipment, room.climateC],
+    reads: ({ design, room }) => [design.vessel, design.equipment, design.care.lampHours, room.climateC],
     compute: ({ design, room }, up) => {
       const body = up['heat.body'].value;
-      if (!body) return missing('no vessel is chosen');
+      if (!body || !design.vessel) return missing('no vessel is chosen');
       if (!room.climateC) return missing("the room's climate is not stated");
       const devices = thermostats(design);
+      // bed and stone hold about as much heat as the water they keep out
+      const litres = volumeToL(design.vessel, design.vessel.waterLevelMm) + (design.vessel.sump?.runningL ?? 0);
       const unstated = devices.heaterW === null || devices.coolerW === null ? ' Power that is not stated is taken to be enough.' : '';
       return {
-        value: yearBalance(room.climateC, body, devices),
-        inputs: { ...body, ...devices, climateC: room.climateC },
+        value: yearBalance(room.climateC, body, devices, litres),
+        inputs: { ...body, ...devices, litres, climateC: room.climateC },
         note: `Heat given off to the room is good to ±25 %, evaporation to ±40 %.${unstated} ${up['heat.body'].note ?? ''}`.trim(),
       };
     },
@@ -83,7 +89,7 @@ export const heatNodes: Pick<Definitions, 'heat.body' | 'heat.balance' | 'heat.y
   'heat.year': {
     calculationId: null,
     from: ['heat.balance'],
-    reads: ({ design, room }) => [design.equipment, room.climateC],
+    reads: ({ design, room }) => [design.equipment, design.care.lampHours, room.climateC],
     compute: ({ design, room }, up) => {
       const balance = up['heat.balance'];
       if (balance.value)
@@ -113,34 +119,50 @@ export const heatNodes: Pick<Definitions, 'heat.body' | 'heat.balance' | 'heat.y
 };
 
 /** What a heater that sticks or a power cut does; wants the window. */
-export const failureNodes: Pick<Definitions, 'heat.drift' | 'heat.failures'> = {
+export const failureNodes: Pick<Definitions, 'window.animalsC' | 'heat.drift' | 'heat.failures'> = {
+  // a moss that suffers is no reason to call a tank deadly
+  'window.animalsC': {
+    calculationId: null,
+    from: ['stock.members'],
+    reads: () => [],
+    compute: (_, up) => {
+      const animals = (up['stock.members'].value ?? []).filter(({ organism }) => organism?.kind === 'animal');
+      if (animals.length === 0) return missing('no animal is chosen to live here');
+      const says = animals.map(({ id, organism, phase, organismId }) => ({
+        id,
+        name: organism?.latin ?? organismId,
+        range: organism && rangeFor(organism, phase, 'temperatureC'),
+      }));
+      return { value: windowOf('temperatureC', says, PARAMETER_META.temperatureC.limits) };
+    },
+  },
   'heat.drift': {
     calculationId: null,
-    from: ['heat.body', 'heat.balance', 'window.temperatureC'],
-    reads: ({ design }) => [design.equipment],
+    from: ['heat.body', 'heat.balance', 'window.animalsC'],
+    reads: ({ design }) => [design.equipment, design.care.lampHours],
     compute: ({ design }, up) => {
       const [body, balance] = [up['heat.body'].value, up['heat.balance'].value];
-      const window = up['window.temperatureC'].value;
+      const window = up['window.animalsC'].value;
       if (!body || !balance) return missing(up['heat.balance'].note ?? 'no vessel is chosen');
       if (!window) return missing('nothing is chosen to live here');
       const open = [null, null] as const;
       return {
         value: failuresPerLitre(balance, body, thermostats(design), {
           optimum: window.optimum ?? open,
-          tolerance: window.tolerance ?? open,
+          tolerance: window.tolerance ? [window.tolerance[0] - FOR_HOURS_C.low, window.tolerance[1] + FOR_HOURS_C.high] : open,
         }),
       };
     },
   },
   'heat.failures': {
     calculationId: 'equipment.hours-to-edge',
-    from: ['heat.body', 'heat.drift', 'vessel.system-volume', 'window.temperatureC'],
-    reads: ({ design }) => [design.equipment],
+    from: ['heat.body', 'heat.drift', 'vessel.system-volume', 'window.animalsC'],
+    reads: ({ design }) => [design.equipment, design.care.lampHours],
     compute: ({ design }, up) => {
       const drift = up['heat.drift'];
       const litres = up['vessel.system-volume'].value;
       if (!drift.value || litres === null) return missing(drift.note ?? 'no vessel is chosen');
-      const window = up['window.temperatureC'].value;
+      const window = up['window.animalsC'].value;
       return {
         value: failures(drift.value, litres),
         inputs: {
@@ -150,7 +172,7 @@ export const failureNodes: Pick<Definitions, 'heat.drift' | 'heat.failures'> = {
           optimumC: window?.optimum,
           toleranceC: window?.tolerance,
         },
-        note: 'One stirred body of water in a steady room; the hours run from a loss 30 % greater to one 25 % smaller.',
+        note: `One stirred body of water in a steady room; the hours run from a loss 30 % greater to one 25 % smaller. What is borne for hours is taken as ${FOR_HOURS_C.low} °C below and ${FOR_HOURS_C.high} °C above what the animals bear for months.`,
       };
     },
   },

@@ -129,6 +129,8 @@ export interface Nodes {
   'window.khDh': Window;
   'window.ec25UsPerCm': Window;
   'window.salinity': Window;
+  /** The window of temperature of the animals alone. */
+  'window.animalsC': Window;
   /** The same failures for one litre. */
   'heat.drift': readonly Failure[];
   'heat.failures': readonly Failure[];

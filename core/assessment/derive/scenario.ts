@@ -41,10 +41,10 @@ export function tankWater(mixed: MixedWater): TankWater {
 
 /** Grams of nitrogen a square metre of plant takes up in a day, by how fast it grows. Order of Reddy & De Busk 1985, recalled. */
 const UPTAKE = { slow: 0.03, moderate: 0.1, fast: 0.35 } as const;
-/** Gas exchange against still water. Common practice: 1 to 2 m a day over a ripple, 2 to 5 over an air stone. */
-const MOVEMENT: Readonly<Record<Surface, number>> = { still: 1, ripple: 3, 'air-stone': 5 };
-/** A pump in the tank drives the surface as well. Common practice. */
-const PUMPED = 1.5;
+/** Gas exchange against still water. Common practice: 2 to 4 m a day where a filter's outlet ripples the surface, 2 to 5 over an air stone. */
+const MOVEMENT: Readonly<Record<Surface, number>> = { still: 1, ripple: 5, 'air-stone': 6 };
+/** A pump in the tank, or a filter of this power and more, drives the whole surface. Common practice. */
+const PUMPED = { times: 1.3, fromW: 10 };
 /** Water that falls down a weir and lies thin in a sump comes back all but full of air: as much as is counted. */
 const OVERFLOW = 10;
 /** Air goes out and in by the gaps of a lid about as fast as it creeps along a ceiling, m/s. Recalled; it hardly matters. */
@@ -62,8 +62,10 @@ export function airing(
   waterM2: number,
   covered: number,
 ): { movement: number; headspaceM3PerDay: number | null } {
-  const pumped = Object.values(design.equipment).some(({ kind, powerW }) => kind === 'pump' && powerW !== 0);
-  const moved = MOVEMENT[surface] * (pumped && !design.vessel?.sump ? PUMPED : 1);
+  const pumped = Object.values(design.equipment).some(
+    ({ kind, powerW }) => (kind === 'pump' && powerW !== 0) || (kind === 'filter' && (powerW ?? 0) >= PUMPED.fromW),
+  );
+  const moved = MOVEMENT[surface] * (pumped && surface !== 'still' ? PUMPED.times : 1);
   return {
     movement: design.vessel?.sump ? OVERFLOW : moved,
     headspaceM3PerDay: covered > 0 ? waterM2 * Math.max(LEAST_GAP, 1 - covered) * THROUGH_GAPS_M_PER_S * 86400 : null,

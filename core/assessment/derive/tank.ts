@@ -1,10 +1,22 @@
-import { settledTank } from '../../tank/at-rest';
+import { settledTank, type AtRest } from '../../tank/at-rest';
 import { missing, type Ahead, type Definitions } from './node';
 import { aheadOf, lyingOf } from './scenario';
 
 /** In words, for every value that rests on it. */
 export const settledNote = ({ taken }: Ahead): string =>
   `Settled under the planned care, as it stands before a change.${taken.length > 0 ? ` Taken, as it is not stated: ${taken.join('; ')}.` : ''}`;
+
+/** What no tank of living animals can be: such a result says that something taken or stated is out of all proportion. */
+const CAN_BE = { khDh: 45, phLow: 2.8, phHigh: 10.5, ammoniaMgN: 60, nitrateMgPerL: 2500 };
+function notWater({ khDh, ph, ammoniaMgNPerL, nitrateMgPerL }: AtRest): string | null {
+  const sane =
+    khDh <= CAN_BE.khDh &&
+    ph >= CAN_BE.phLow &&
+    ph <= CAN_BE.phHigh &&
+    ammoniaMgNPerL <= CAN_BE.ammoniaMgN &&
+    nitrateMgPerL <= CAN_BE.nitrateMgPerL;
+  return sane ? null : 'The balance comes to what water cannot be: feed, animals or what lies in the water is out of proportion to the litres.';
+}
 
 /** The tank's own balance, and where it comes to rest. */
 export const tankNodes: Pick<Definitions, 'water.lying' | 'tank.ahead' | 'tank.settled'> = {
@@ -58,11 +70,11 @@ export const tankNodes: Pick<Definitions, 'water.lying' | 'tank.ahead' | 'tank.s
     compute: (_, up) => {
       const ahead = up['tank.ahead'].value;
       if (!ahead) return missing(up['tank.ahead'].note ?? 'not known');
-      return {
-        value: settledTank(ahead.scenario),
-        inputs: { scenario: ahead.scenario },
-        note: settledNote(ahead),
-      };
+      const value = settledTank(ahead.scenario);
+      const inputs = { scenario: ahead.scenario };
+      const odd = [value.usual, ...value.corners].map(notWater).find((reason) => reason !== null);
+      if (odd) return { value: null, gap: 'outside-validity', inputs, note: `${odd} ${settledNote(ahead)}` };
+      return { value, inputs, note: settledNote(ahead) };
     },
   },
 };

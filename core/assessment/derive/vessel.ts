@@ -11,7 +11,9 @@ import { massOf } from '../../hardscape/mass';
 import { missing, type Definitions, type Derived } from './node';
 
 function edgesOf(vessel: Vessel): Edges {
-  return vessel.rim.value === 'braced' && vessel.state.value !== 'rim-lost' ? 'four-edges' : 'free-top';
+  // a glued frame holds the upper edge as braces do
+  const held = vessel.rim.value === 'braced' || vessel.rim.value === 'rim';
+  return held && vessel.state.value !== 'rim-lost' ? 'four-edges' : 'free-top';
 }
 
 /** Mass of the bed and of what stands on it, kilograms, as far as densities are known. */

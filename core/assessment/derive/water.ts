@@ -8,8 +8,9 @@ import { MEQ_PER_DEGREE_ALKALINITY } from '../../quantity/unit';
 import { FRESH_SALINITY_MAX } from '../../tank/scenario';
 import { mixWater } from '../../water/mixed-water';
 import { settledPh, TANK_CO2_UATM } from '../../water/planned-water';
+import { NO_OXYGEN } from '../../water/life-findings';
 import { saltOf } from '../../water/salts';
-import { conductivityAt25Of, sourceWater } from '../../water/source-water';
+import { commonSaltGPerL, conductivityAt25Of, SEA_PROPORTIONS_FROM, sourceWater } from '../../water/source-water';
 import { a440Of, hexOf, transmittedRgb } from '../../water/water-colour';
 import { ASSUMED_TEMPERATURE_C } from './assumed';
 import { missing, type Definitions, type NodeDefinition, type PouredSource, type Derived } from './node';
@@ -26,6 +27,14 @@ function banded(tank: SettledTank, of: (rest: AtRest) => number): { value: numbe
   return { value, band: [Math.min(...edges), Math.max(...edges)] };
 }
 
+/** The settled tank as far as it can be reckoned with: without oxygen the filter stands still, and the water is taken as it is mixed. */
+function settledOf(up: Derived): { tank: SettledTank | null; note: string | undefined; void: boolean } {
+  const { value, note, gap } = up['tank.settled'];
+  if (value && value.usual.oxygenMgPerL < NO_OXYGEN)
+    return { tank: null, note: 'As it is mixed: with so little oxygen in the tank nothing further can be said of it.', void: false };
+  return { tank: value, note, void: gap === 'outside-validity' };
+}
+
 function degrees(parameter: 'ghDh' | 'khDh'): NodeDefinition<number> {
   return {
     calculationId: 'tank.settled-water',
@@ -38,15 +47,18 @@ function degrees(parameter: 'ghDh' | 'khDh'): NodeDefinition<number> {
       const parts = { parts: poured.map(({ share, water }) => ({ share, value: water[parameter] })) };
       const before = mixed.value[parameter];
       if (before === null) return { ...missing('a source has no reading'), inputs: parts };
-      const settled = up['tank.settled'];
-      if (!settled.value)
-        return { value: before, calculationId: 'water.blend', inputs: parts, ...(mixed.note ? { note: mixed.note } : {}) };
+      const settled = settledOf(up);
+      if (settled.void) return { value: null, gap: 'outside-validity', inputs: parts, note: settled.note ?? '' };
+      if (!settled.tank) {
+        const note = [mixed.note, settled.note].filter(Boolean).join(' ');
+        return { value: before, calculationId: 'water.blend', inputs: parts, ...(note ? { note } : {}) };
+      }
       // the reading holds; what happens to it in the tank is added
-      const { value, band } = banded(settled.value, (rest) => Math.max(0, rest[parameter]));
+      const { value, band } = banded(settled.tank, (rest) => Math.max(0, rest[parameter]));
       return {
         value,
         interval: band,
-        inputs: settled.inputs,
+        inputs: up['tank.settled'].inputs,
         note: [mixed.note, `Mixed it is ${before.toFixed(1)}.`, settled.note].filter(Boolean).join(' '),
       };
     },
@@ -120,7 +132,7 @@ export const settledNodes: Pick<Definitions, SettledNodes> = {
     reads: ({ design, catalogue }) => [design.water.co2, design.stock, catalogue],
     compute: ({ design }, up) => {
       const { co2 } = design.water;
-      const settled = up['tank.settled'];
+      const { tank, void: outside } = settledOf(up);
       const lived = Object.keys(design.stock).length > 0;
       if (co2) {
         // held by the feed while the lamps burn; at night it falls back
@@ -133,7 +145,8 @@ export const settledNodes: Pick<Definitions, SettledNodes> = {
           note: `CO₂ is fed to ${co2.mgPerL} mg/L by day; at night it falls back.`,
         };
       }
-      if (!settled.value || !lived) {
+      if (outside) return { value: null, gap: 'outside-validity', note: up['tank.settled'].note ?? '' };
+      if (!tank || !lived) {
         const { air, usual, stuffy } = TANK_CO2_UATM;
         return {
           value: usual,
@@ -142,11 +155,11 @@ export const settledNodes: Pick<Definitions, SettledNodes> = {
           note: `A lightly stocked tank in a room holds about ${usual} µatm of CO₂; ${air} to ${stuffy} occur. Common practice.`,
         };
       }
-      const { value, band } = banded(settled.value, (rest) => rest.pco2Uatm);
+      const { value, band } = banded(tank, (rest) => rest.pco2Uatm);
       return {
         value,
         interval: band,
-        inputs: settled.inputs,
+        inputs: up['tank.settled'].inputs,
         note: `By what breathes in it and what goes through the surface: about ${Math.round(value / 100) * 100} µatm, ${Math.round(band[0] / 100) * 100} to ${Math.round(band[1] / 100) * 100} are likely.`,
       };
     },
@@ -272,7 +285,10 @@ export const settledNodes: Pick<Definitions, SettledNodes> = {
       const inputs = { parts: poured.map(({ share, water }) => ({ share, value: water.salinity })) };
       if (mixed.salinity === null) return { ...missing('a source has no reading'), inputs };
       const settled = up['tank.settled'];
-      const { salinity } = mixed;
+      // what makes fresh water hard is no salt to those who live in it
+      const salinity = mixed.salinity > SEA_PROPORTIONS_FROM ? mixed.salinity : commonSaltGPerL(settled.value?.usual.ions ?? mixed.ions);
+      if (mixed.salinity <= SEA_PROPORTIONS_FROM)
+        return { value: salinity, inputs, note: 'Common salt alone; lime and soda are not counted.' };
       const found = settled.value && banded(settled.value, (rest) => salinity * rest.concentrated);
       return found
         ? {
@@ -290,15 +306,16 @@ export const settledNodes: Pick<Definitions, SettledNodes> = {
     from: ['planned.khDh', 'planned.salinity', 'planned.temperatureC', 'water.gas', 'water.mixed', 'water.organic-carbon', 'tank.settled'],
     reads: ({ design, catalogue }) => [design.water.organicCarbonMgPerL, design.water.co2, design.stock, catalogue],
     compute: (world, up) => {
-      const settled = up['tank.settled'];
-      if (settled.value && !world.design.water.co2 && Object.keys(world.design.stock).length > 0) {
-        const { value, band } = banded(settled.value, (rest) => rest.ph);
+      const settled = settledOf(up);
+      if (settled.void) return { value: null, gap: 'outside-validity', note: settled.note ?? '' };
+      if (settled.tank && !world.design.water.co2 && Object.keys(world.design.stock).length > 0) {
+        const { value, band } = banded(settled.tank, (rest) => rest.ph);
         const salty = (up['water.mixed'].value?.salinity ?? 0) > FRESH_SALINITY_MAX;
         return {
           value,
           interval: band,
           calculationId: 'tank.settled-water',
-          inputs: settled.inputs,
+          inputs: up['tank.settled'].inputs,
           note: [up['water.gas'].note, salty ? 'As a meter reads it that was set with fresh-water buffers.' : null, settled.note]
             .filter(Boolean)
             .join(' '),

@@ -6,7 +6,7 @@ import { pointer } from '../../design/edit';
 import { mixWater } from '../../water/mixed-water';
 import { settledPh, TANK_CO2_UATM } from '../../water/planned-water';
 import type { SourceWater } from '../../water/source-water';
-import { judge } from '../../window/judge';
+import { judgeFor } from '../../window/judge';
 import type { Assessment } from '../assess';
 import { forRevision, oncePer, type Proposal } from './remedy';
 
@@ -79,7 +79,12 @@ function scoreOf(parts: Candidate['parts'], temperatureC: number, derived: Asses
       const value = planned.get(parameter);
       const range = organism && rangeFor(organism, phase, parameter)?.value;
       if (!value || !range) continue;
-      const verdict = judge(range, value.value, value.interval);
+      const verdict = judgeFor(
+        { parameter, kind: organism.kind, phase },
+        range,
+        value.value,
+        value.interval ? { interval: value.interval } : {},
+      );
       if (verdict.severity === 'conflict') score[0]! += 1;
       if (verdict.severity === 'watch') score[1]! += 1;
       const width = Math.max((range.tolerance[1] ?? 0) - (range.tolerance[0] ?? 0), 1e-6);

@@ -14,8 +14,10 @@ export function setPointRemedy({ world, derived }: Assessment, finding: Finding)
   if (finding.code !== 'heat.too-cold' && finding.code !== 'heat.too-warm') return [];
   const { design } = world;
   const cold = finding.code === 'heat.too-cold';
-  const window = derived['window.temperatureC'].value;
-  const span = window?.optimum ?? window?.tolerance;
+  // animals first: a plant's comfort never sets the heater of an animal
+  const everyone = derived['window.temperatureC'].value;
+  const animals = derived['window.animalsC'].value;
+  const span = everyone?.optimum ?? animals?.optimum ?? animals?.tolerance ?? everyone?.tolerance;
   if (!span) return [];
   const margin = Math.min(MARGIN_C, (span[1] - span[0]) / 2);
   const target = Math.round((cold ? span[0] + margin : span[1] - margin) * 2) / 2;

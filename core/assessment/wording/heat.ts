@@ -15,15 +15,23 @@ export function wordHeat({ code, finding, who, show, count }: Words<CodesOf<'hea
         return { title: `${cold ? 'Lowest' : 'Highest'} temperature for ${who} not known`, reason: `The tank reaches ${show('planned')}.` };
       if (finding.severity === 'fits') {
         return cold
-          ? { title: `Warm enough for ${who}`, reason: `The year goes down to ${show('planned')}; it wants at least ${show('optimum')}.` }
-          : { title: `Cool enough for ${who}`, reason: `The year goes up to ${show('planned')}; it wants at most ${show('optimum')}.` };
+          ? {
+              title: `Warm enough for ${who}`,
+              reason: `The coldest month stands at ${show('planned')}; it likes ${show('optimum')} and more, and lives down to ${show('tolerance')}.`,
+            }
+          : {
+              title: `Cool enough for ${who}`,
+              reason: `The warmest month stands at ${show('planned')}; it likes ${show('optimum')} and less, and lives up to ${show('tolerance')}.`,
+            };
       }
-      const strength = finding.severity === 'conflict' ? 'what it stands' : 'its comfort';
+      const peak = finding.kind?.endsWith('peak');
+      const pastTolerance = finding.values['edge']?.si === finding.values['tolerance']?.si;
+      const strength = pastTolerance ? 'what it stands' : 'its comfort';
       return {
         title: cold
           ? `${show('planned')} in the cold season is too cold for ${who}`
           : `${show('planned')} in the warm season is too warm for ${who}`,
-        reason: `${cold ? 'Below' : 'Above'} ${show('edge')}, the edge of ${strength}, ${monthsText(count('firstMonth'), count('months'))}.`,
+        reason: `${cold ? 'Below' : 'Above'} ${show('edge')}, the edge of ${strength}, ${peak ? 'for hours of a day, ' : ''}${monthsText(count('firstMonth'), count('months'))}.`,
       };
     }
     case 'heat.heater-rating':

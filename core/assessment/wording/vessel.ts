@@ -19,17 +19,27 @@ export function wordVessel({ code, finding, who, show, count }: Words<CodesOf<'v
     case 'vessel.volume': {
       if (finding.severity === 'unknown') return { title: `Water that ${who} needs not known`, reason: 'No figure is recorded.' };
       return finding.severity === 'fits'
-        ? { title: `Enough water for ${who}`, reason: `${show('water')}; ${show('count')} want about ${show('need')}.` }
+        ? { title: `Vessel is large enough for ${who}`, reason: `A tank of ${show('water')}; ${show('count')} want about ${show('need')}.` }
         : {
-            title: `Too little water for ${who}`,
-            reason: `${show('water')} here; ${show('count')} want about ${show('need')}.`,
+            title: `Vessel is too small for ${who}`,
+            reason: `A tank of ${show('water')}; ${show('count')} want about ${show('need')}.`,
           };
     }
     case 'vessel.lid':
-      if (finding.severity === 'unknown') return { title: `Lid not settled, and ${who} may jump`, reason: 'Say what covers the vessel.' };
-      return finding.severity === 'fits'
-        ? { title: `${who} does not jump out`, reason: 'It does not jump, or the vessel is covered. Gaps are judged one by one.' }
-        : { title: `${who} jumps, and there is no lid`, reason: 'An open top loses them, mostly in the first nights.' };
+      if (finding.severity === 'unknown')
+        return { title: `Lid not settled, and ${who} may get out`, reason: 'Say what covers the vessel.' };
+      if (finding.severity === 'fits')
+        return { title: `${who} does not leave by the top`, reason: 'It neither jumps nor climbs, or the vessel is covered. Gaps are judged one by one.' };
+      switch (finding.kind) {
+        case 'leaps':
+          return { title: `${who} leaps, and there is no lid`, reason: 'An open top loses them, mostly in the first nights. A lid without gaps.' };
+        case 'walks':
+          return { title: `${who} walks out of an open top`, reason: 'It climbs panes, hoses and silicone, and dries out on the floor. A tight lid, every gap stopped.' };
+        case 'crawls':
+          return { title: `${who} may crawl out of an open top`, reason: 'Now and then, mostly when something is wrong with the water. A lid, or a rim left dry and wide.' };
+        default:
+          return { title: `${who} jumps, and there is no lid`, reason: 'Now and then one is lost. A lid or mesh, a lower level, or a belt of floating plants.' };
+      }
     case 'vessel.depth':
       return {
         title: `Too deep for ${who}`,
@@ -41,7 +51,7 @@ export function wordVessel({ code, finding, who, show, count }: Words<CodesOf<'v
         return {
           title: 'Leak test too short',
           reason: `${show('days')} of ${show('wanted')} days full${
-            count('days') >= count('wanted') ? ', but not yet with the filter running and the sump in the loop' : ''
+            count('days') >= count('wanted') ? ', but not yet with its filter, hoses and fittings running' : ''
           }. Let it stand on.`,
         };
       return finding.severity === 'conflict'

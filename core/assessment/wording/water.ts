@@ -1,5 +1,10 @@
+import type { Finding } from '../../calculation/finding';
 import { PARAMETER_META, type Parameter } from '../../catalogue/parameter';
-import { optimumText, bandText, sentence, type CodesOf, type Worded, type Words } from './words';
+import { bandText, optimumText, sentence, toleranceText, type CodesOf, type Worded, type Words } from './words';
+
+/** That the feed was taken, where it was: such a finding hangs on it. */
+const feedText = (finding: Finding): string =>
+  finding.values['feed'] ? ` This takes ${Number(finding.values['feed'].si.toPrecision(2))} g of dry feed a day, as none is stated: state yours.` : '';
 
 /** Findings about the water, in words. */
 export function wordWater({ code, finding, units, who, show, count }: Words<CodesOf<'water'>>): Worded {
@@ -9,22 +14,27 @@ export function wordWater({ code, finding, units, who, show, count }: Words<Code
       const span = optimumText(finding, units);
       if (finding.severity === 'unknown')
         return { title: `${name} for ${who} not known`, reason: `No range is recorded. The plan is ${show('planned')}.` };
-      if (finding.severity === 'fits') return { title: `${name} suits ${who}`, reason: `${show('planned')}, inside ${span}.` };
+      if (finding.severity === 'fits')
+        return finding.kind
+          ? {
+              title: `${name} is borne by ${who}`,
+              reason: `${show('planned')}; it likes ${span}, and lives well in ${toleranceText(finding, units)}.`,
+            }
+          : { title: `${name} suits ${who}`, reason: `${show('planned')}, inside ${span}.` };
       const doubt = finding.values['plannedLow'] && finding.values['plannedHigh'] && show('plannedLow') !== show('plannedHigh');
       const band = doubt ? ` It may settle anywhere in ${bandText(finding, units)}.` : '';
-      if (finding.excess === 0)
-        return {
-          title: `${name} may stray for ${who}`,
-          reason: `${show('planned')} is comfortable, but its band crosses ${show('edge')}.${band}`,
-        };
       const tooHigh = count('planned') > count('edge');
-      const strength = finding.severity === 'conflict' ? 'outside what it survives or breeds in' : `outside its comfort, ${span}`;
+      const edge = count('edge');
+      const past = [finding.values['toleranceLow']?.si, finding.values['toleranceHigh']?.si].includes(edge);
+      const strength = past ? `it lives in ${toleranceText(finding, units)}` : `it is comfortable in ${span}`;
       return {
         title: `${name} ${show('planned')} is too ${tooHigh ? 'high' : 'low'} for ${who}`,
         reason: `The edge is ${show('edge')}: ${strength}.${band}`,
       };
     }
     case 'water.not-stated': {
+      if (finding.kind === 'balance')
+        return { title: 'What becomes of the water cannot be said', reason: sentence(finding.note ?? 'Feed and animals are out of proportion to the litres') };
       if (!finding.parameter)
         return {
           title: 'Water not chosen',
@@ -113,16 +123,23 @@ export function wordWater({ code, finding, units, who, show, count }: Words<Code
             title: `The soil is spent in about ${show('weeks')} weeks`,
             reason: `${show('fewest')} to ${show('most')} between sorts: the KH of the change water eats it. Mix with less KH, and it lasts.`,
           };
-    case 'water.oxygen':
+    case 'water.oxygen': {
+      if (finding.kind === 'none-left')
+        return {
+          title: 'Nothing is left to breathe',
+          reason: `What breathes and rots in it uses up all the oxygen that comes through the surface.${feedText(finding)} Fewer animals, less feed, a moving surface or an air stone.`,
+        };
       if (finding.severity === 'fits')
         return {
           title: 'There is oxygen enough',
-          reason: `About ${show('oxygen')} once it has settled (${show('low')} to ${show('high')}).`,
+          reason: `About ${show('oxygen')} once it has settled (${show('low')} to ${show('high')}); ${show('edge')} is wanted.`,
         };
+      const whose = finding.subjects.length > 0 ? ` for ${who}` : '';
       return {
-        title: finding.severity === 'conflict' ? 'They would be short of oxygen' : 'Oxygen may run short',
-        reason: `About ${show('oxygen')} is left once it has settled, and anything from ${show('low')} to ${show('high')} is likely; ${show('edge')} is wanted. Fewer animals, less feed, a moving surface or an air stone.`,
+        title: finding.severity === 'conflict' ? `Too little oxygen${whose}` : `Oxygen may run short${whose}`,
+        reason: `About ${show('oxygen')} is left once it has settled, ${show('low')} to ${show('high')} is likely; ${show('edge')} is wanted.${feedText(finding)} Fewer animals, less feed, a moving surface or an air stone.`,
       };
+    }
     case 'water.nitrate':
       if (finding.severity === 'fits')
         return {
@@ -131,7 +148,7 @@ export function wordWater({ code, finding, units, who, show, count }: Words<Code
         };
       return {
         title: 'Nitrate climbs past what the changes take out',
-        reason: `It settles at about ${show('nitrate')} (${show('low')} to ${show('high')}); ${show('edge')} is the usual limit. More or larger changes, less feed, faster plants.`,
+        reason: `It settles at about ${show('nitrate')} (${show('low')} to ${show('high')}); ${show('edge')} is the usual limit.${feedText(finding)} More or larger changes, less feed, faster plants.`,
       };
     case 'water.evaporation':
       return {

@@ -105,6 +105,12 @@ export function optimumText(finding: Finding, units: UnitChoice): string {
   return low ? `from ${formatValue(low, units)}` : high ? `up to ${formatValue(high, units)}` : 'a range not known';
 }
 
+export function toleranceText(finding: Finding, units: UnitChoice): string {
+  const [low, high] = [finding.values['toleranceLow'], finding.values['toleranceHigh']];
+  if (low && high) return formatSpan(low.quantity, [low.si, high.si], units);
+  return low ? `from ${formatValue(low, units)}` : high ? `up to ${formatValue(high, units)}` : 'more';
+}
+
 export function bandText(finding: Finding, units: UnitChoice): string {
   const low = finding.values['plannedLow'];
   const high = finding.values['plannedHigh'];

@@ -24,7 +24,7 @@ export const gasExchange: Term = {
     { citation: 'Wanninkhof 1992, J. Geophys. Res. 97:7373 (Schmidt numbers)', basis: 'published' },
     { citation: 'Benson & Krause 1984, Limnol. Oceanogr. 29:620 (oxygen in balance)', basis: 'published' },
     { citation: 'Two resistances in line, surface and gaps (Liss & Slater 1974, Nature 247:181)', basis: 'recalled' },
-    { citation: 'Rippled water 1 to 2 m a day, air stones 2 to 5; CO₂ of a room 500 to 1200 µatm', basis: 'practice' },
+    { citation: 'Water rippled by a filter 2 to 4 m a day, air stones 2 to 5; CO₂ of a room 500 to 1200 µatm', basis: 'practice' },
   ],
   uncertainty: 'a factor of 1.6 either way',
   make: ({ gas }) => {

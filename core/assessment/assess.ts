@@ -1,10 +1,12 @@
 import { severityRank, type Bench, type Finding } from '../calculation/finding';
-import { isInvertebrate, rangeFor, type Animal, type ToleranceRange } from '../catalogue/organism';
+import { isInvertebrate, rangeFor, type Animal, type Organism, type ToleranceRange } from '../catalogue/organism';
 import { PARAMETERS, type Parameter } from '../catalogue/parameter';
 import { belongingFinding, placeBottomFinding, placeNotKnown, placeSeasonFinding, placeWaterFinding } from '../biotope/findings';
 import { plantDamageFinding, unidentifiedFinding } from '../stocking/damage';
 import { inOrder } from '../design/design';
 import { climateNotStated, failureFinding, ratingFinding, seasonFindings } from '../equipment/findings';
+import { currentFinding, currentOf } from '../stocking/current';
+import { meantToBreed } from '../stocking/company';
 import type { WayOut } from '../stocking/escape';
 import { companyFindings, companyNotKnown, groupFinding, nothingChosen } from '../stocking/findings';
 import {
@@ -38,7 +40,15 @@ import {
   sourceQuestionedFinding,
   waterNotStated,
 } from '../water/findings';
-import { evaporationFinding, nitrateFinding, nitrateLimit, NO_OXYGEN, oxygenFinding, oxygenWanted } from '../water/life-findings';
+import {
+  evaporationFinding,
+  nitrateFinding,
+  nitrateLimit,
+  NO_OXYGEN,
+  oxygenFinding,
+  oxygenWanted,
+  swingFinding,
+} from '../water/life-findings';
 import type { AtRest } from '../tank/at-rest';
 import { hardscapeOf } from './derive/scene';
 import type { HardscapeItem } from '../hardscape/model';
@@ -79,6 +89,17 @@ const SALT_FROM = 5;
 const BETWEEN_WATERS = { from: 2, to: 10 };
 /** Those that build lime into themselves take it from the alkalinity of salt water; the others do not feel it. */
 const BUILDS_LIME = new Set(['cnidarian', 'bivalve', 'snail', 'echinoderm']);
+
+/**
+ * Little alkalinity is no hurt of its own: it lets the pH slip. Where that is held, by soil or by humic acids, or where it suits all the same, it is
+ * no news to fish, newts, shrimp and plants; those with shells feel it.
+ */
+function lowAlkalinity(finding: Finding | null, organism: Organism | undefined, derived: Derived): Finding | null {
+  if (finding?.kind?.endsWith(':low') !== true || (finding.severity !== 'conflict' && finding.severity !== 'watch')) return finding;
+  if (organism?.kind === 'plant') return { ...finding, severity: 'fits', excess: 0 };
+  if (BUILDS_LIME.has(organism?.group ?? '')) return finding;
+  return { ...finding, severity: derived['water.soil'].value ? 'fits' : 'watch', excess: derived['water.soil'].value ? 0 : finding.excess };
+}
 
 /** Whether a parameter says anything of a member: hardness and conductivity are no measures of sea water, and conductivity none beside hardness. */
 function matters(parameter: WaterParameter, { organism }: Member, salty: boolean, range: Fact<ToleranceRange> | undefined): boolean {
@@ -186,10 +207,12 @@ function lifeFindings({ design }: World, derived: Derived): Finding[] {
   if (!settled.value) return [];
   const { usual, corners } = settled.value;
   const band = (of: (rest: AtRest) => number): Span => [Math.min(...corners.map(of), of(usual)), Math.max(...corners.map(of), of(usual))];
+  const swing = swingFinding(usual.ph, usual.phAfterChange, settled);
   const trap = evaporationFinding(usual.concentrated, settled);
   const animals = members.flatMap((member) => animalOf(member) ?? []);
   const groups = new Set(animals.map(({ group }) => group));
   if (groups.size === 0) return trap ? [trap] : [];
+  const suffocates = usual.oxygenMgPerL < NO_OXYGEN;
   const wanted = oxygenWanted(
     members.flatMap((member) => {
       const animal = animalOf(member);
@@ -207,7 +230,7 @@ function lifeFindings({ design }: World, derived: Derived): Finding[] {
       settled,
     ),
     // without oxygen no filter works, and what it would make of the feed is not known
-    ...(usual.oxygenMgPerL < NO_OXYGEN
+    ...(suffocates
       ? []
       : [
           nitrateFinding(
@@ -219,6 +242,7 @@ function lifeFindings({ design }: World, derived: Derived): Finding[] {
           ),
         ]),
     ...(trap ? [trap] : []),
+    ...(swing && !suffocates ? [swing] : []),
   ];
 }
 
@@ -236,8 +260,10 @@ function memberFindings({ design }: World, derived: Derived): Finding[] {
     const range = (parameter: Parameter) => organism && rangeFor(organism, phase, parameter);
     const kind = organism?.kind ?? 'animal';
     for (const parameter of WATER_PARAMETERS)
-      if (matters(parameter, member, salty, range(parameter)))
-        findings.push(parameterFinding(id, { parameter, kind, phase }, range(parameter), plannedNode(derived, parameter)));
+      if (matters(parameter, member, salty, range(parameter))) {
+        const finding = parameterFinding(id, { parameter, kind, phase }, range(parameter), plannedNode(derived, parameter));
+        findings.push(parameter === 'khDh' ? lowAlkalinity(finding, organism, derived) : finding);
+      }
     if (!salty) findings.push(conductivityContradiction(id, range('ghDh'), range('khDh'), range('ec25UsPerCm')));
     findings.push(...seasonFindings(id, { parameter: 'temperatureC', kind, phase }, range('temperatureC'), derived['heat.year']));
     const animal = animalOf(member);
@@ -248,7 +274,15 @@ function memberFindings({ design }: World, derived: Derived): Finding[] {
     const kin = members.filter(({ organismId }) => organismId === member.organismId);
     const ofItsKind = kin.reduce((sum, { count }) => sum + count, 0);
     const isFirst = kin[0] === member;
-    if (isFirst) findings.push(groupFinding(id, traits.groupMin, ofItsKind));
+    if (isFirst)
+      findings.push(
+        groupFinding(
+          id,
+          animal,
+          ofItsKind,
+          kin.some((one) => meantToBreed(one.phase)),
+        ),
+      );
     const salinity = range('salinity')?.value?.tolerance;
     const arrival = design.stock[id]?.arrivalSalinity;
     const between = salinity && (salinity[0] ?? 0) <= BETWEEN_WATERS.from && (salinity[1] ?? 0) >= BETWEEN_WATERS.to;
@@ -283,11 +317,14 @@ function companyJudged({ design }: World, derived: Derived): Finding[] {
   const floor = design.vessel && floorMm(design.vessel);
   const plants = members.flatMap(({ id, organism }) => (organism?.kind === 'plant' ? [{ id, plant: organism }] : []));
   const ways: WayOut[] = inOrder(design.vessel?.openings ?? {}).map(([id, opening]) => ({ id, ...opening }));
+  const company = companyOf(members);
+  const turnover = derived['tank.turnover'].value;
   return [
-    ...companyFindings(companyOf(members), floor && floor.long * floor.short, ways),
+    ...companyFindings(company, floor && floor.long * floor.short, ways),
+    ...(turnover === null ? [] : company.flatMap((companion) => currentFinding(companion, currentOf(turnover)) ?? [])),
     ...members.filter(({ organism }) => !organism).map(({ id }) => companyNotKnown(id)),
     ...inOrder(design.stock).flatMap(([id, { candidateIds }]) => (candidateIds ? [unidentifiedFinding(id, candidateIds.length)] : [])),
-    ...companyOf(members).flatMap((companion) => plantDamageFinding(companion, plants) ?? []),
+    ...company.flatMap((companion) => plantDamageFinding(companion, plants) ?? []),
   ];
 }
 

@@ -21,6 +21,7 @@ import {
 import { massOf } from '../hardscape/mass';
 import { paneGaps, SCRAPER_MM, type PaneSide } from '../hardscape/room';
 import type { Standing } from '../hardscape/shelter';
+import type { Animal } from '../catalogue/organism';
 import { inOrder, type Design } from '../design/design';
 import type { Device } from '../equipment/model';
 import { heightAt } from '../scene/grid';
@@ -39,6 +40,8 @@ import {
   tooHighFinding,
   underFinding,
 } from '../substrate/findings';
+import { SLIVER } from '../substrate/cap';
+import { coverOver } from '../substrate/ground';
 import { frontEdgeMm } from '../vessel/inside-floor';
 import type { Side, Vessel } from '../vessel/model';
 import { animalOf, type Derived, type World } from './derive';
@@ -70,12 +73,16 @@ export function bedFindings({ design }: World, derived: Derived): Finding[] {
   for (const layer of layers) findings.push(underFinding(layer, bed));
   findings.push(tooHighFinding(bed.value, vessel.waterLevelMm, vessel.heightMm, bed));
   const shrimp = animals.some(({ animal }) => animal.group === 'shrimp');
-  layers.forEach((_, index) => findings.push(capFinding(layers, index, shrimp, bed)));
+  layers.forEach(({ material }, index) => {
+    if (!material?.nutrient) return;
+    const cover = coverOver(ground, index, (above) => !layers[above]?.material?.filler, SLIVER);
+    findings.push(capFinding(layers, index, cover, shrimp, bed));
+  });
   findings.push(soilShareFinding(layers, derived['vessel.water-volume'].value ?? 0, bed));
   const { showing } = bed.value;
   const deepest = layers.length > 0 || substrate.bare ? bed.value.quarterMm : null;
   for (const { member, animal } of animals) {
-    findings.push(grainFinding(member.id, animal, showing, substrate.bare, bed));
+    findings.push(grainFinding(member.id, animal, member.phase === 'larvae', showing, substrate.bare, bed));
     if (deepest !== null) findings.push(depthFinding(member.id, animal, deepest, bed));
   }
   if (layers.length > 0) {
@@ -121,7 +128,7 @@ export function hardscapeFindings({ design, catalogue }: World, derived: Derived
     findings.push(outsideFinding(piece, vessel.heightMm));
     findings.push(toppleFinding(piece, pieces));
     if (!mass) findings.push(materialNotStated(piece));
-    else findings.push(floatFinding(piece, mass, BALLAST_KG_PER_L));
+    else findings.push(floatFinding(piece, mass, heldDownBy(piece, standing, masses), BALLAST_KG_PER_L));
   }
   for (const { a, b, litres } of derived['scene.occupancy'].value?.overlaps ?? []) {
     const [one, other] = [byId.get(a)!, byId.get(b)!];
@@ -140,6 +147,27 @@ export function hardscapeFindings({ design, catalogue }: World, derived: Derived
   findings.push(...roomFindings(design, vessel, standing));
   findings.push(...lifeFindings(design, derived, standing));
   return findings.filter((finding) => finding !== null);
+}
+
+type Masses = ReadonlyMap<string, ReturnType<typeof massOf>>;
+
+/**
+ * Kilograms of stone, as they weigh on land, that hold a piece down: what lies on it, and where it is glued what it is glued to.
+ */
+function heldDownBy(piece: Standing, standing: readonly Standing[], masses: Masses): number {
+  return standing.reduce((sum, other) => {
+    const mass = masses.get(other.id);
+    if (other === piece || !mass || mass.kgPerL <= 1) return sum;
+    const lies = other.settled.on.includes(piece.id);
+    const glued = piece.item.fixing === 'glued' && (piece.settled.on.includes(other.id) || touches(piece, other));
+    return lies || glued ? sum + mass.kg : sum;
+  }, 0);
+}
+
+/** Faces that are glued lie this near to each other. */
+const GLUE_MM = 8;
+function touches({ settled: { bounds: a } }: Standing, { settled: { bounds: b } }: Standing): boolean {
+  return [0, 1, 2].every((axis) => a.low[axis]! <= b.high[axis]! + GLUE_MM && b.low[axis]! <= a.high[axis]! + GLUE_MM);
 }
 
 /** Walls on purpose stand at their pane. */
@@ -215,9 +243,10 @@ function lifeFindings(design: Design, derived: Derived, standing: readonly Stand
   for (const member of members) {
     const animal = animalOf(member);
     if (!animal) continue;
-    if (animal.traits.digs.value) diggers.push(member.id);
+    if (undermines(animal)) diggers.push(member.id);
     findings.push(hidesFinding(member.id, animal, member.count, member.phase === 'spawn', list, refuges));
-    findings.push(sticksFinding(member.id, animal, list));
+    // a hermit lives in what it sticks in
+    if (animal.form !== 'hermit') findings.push(sticksFinding(member.id, animal, list));
     if (
       animal.traits.temperament.value === 'territorial' &&
       animal.traits.shelter.value?.kinds.some((kind) => kind === 'cave' || kind === 'shell')
@@ -226,10 +255,19 @@ function lifeFindings(design: Design, derived: Derived, standing: readonly Stand
     if (room.value) findings.push(openRoomFinding(member.id, animal, room.value, room));
     const bottom = animal.traits.strata.value?.includes('bottom');
     const behind = bottom ? (showing?.material ? { name: showing.material.name, colour: showing.material.colour } : null) : back;
-    if (behind) findings.push(contrastFinding(member.id, animal, behind));
+    // whom the tank is for is to be seen; a snail may be lost against the soil
+    if (behind && design.brief.targetStockIds.includes(member.id)) findings.push(contrastFinding(member.id, animal, behind));
   }
   findings.push(underminedFinding(standing, diggers));
   return findings;
+}
+
+/** Smaller than this nobody moves a stone. Common practice. */
+const DIGGER_MM = 45;
+/** Those that clear the ground they hold, and crayfish; what only burrows in sand, or noses through it, leaves stones where they are. */
+function undermines({ group, sizeMm, traits: { digs, temperament } }: Animal): boolean {
+  if (!digs.value || (sizeMm.length.value ?? 0) < DIGGER_MM) return false;
+  return group === 'crayfish' || (group === 'fish' && (temperament.value === 'territorial' || temperament.value === 'predatory'));
 }
 
 /** What an animal of open water is seen against. */

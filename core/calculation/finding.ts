@@ -54,6 +54,7 @@ export type FindingCode =
   | 'water.oxygen'
   | 'water.nitrate'
   | 'water.evaporation'
+  | 'water.swing'
   | 'heat.too-cold'
   | 'heat.too-warm'
   | 'heat.not-stated'

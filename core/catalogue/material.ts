@@ -49,6 +49,12 @@ export const Material = z.strictObject({
   reposeDegrees: factOf(z.tuple([z.number().positive().max(60), z.number().positive().max(60)]).refine(([a, b]) => a <= b)).optional(),
   /** Feeds roots, and fouls the water unless it is capped. */
   nutrient: z.boolean().optional(),
+  /** Grains that crumble between the fingers. */
+  soft: z.boolean().optional(),
+  /** Grains with broken or porous edges. */
+  sharp: z.boolean().optional(),
+  /** Clay that holds together by itself: no cap is too coarse for it. */
+  cohesive: z.boolean().optional(),
   /** Gives height under the bed that shows. */
   filler: z.boolean().optional(),
   effectOnWater: factOf(z.enum(['none', 'hardens', 'softens', 'acidifies'])),

@@ -192,6 +192,8 @@ export const Animal = z.strictObject({
     volumeL: factOf(z.number().positive()),
     /** How food is taken: what sucks or sifts takes grain in with it. */
     feeding: factOf(z.enum(['picks', 'grazes', 'sifts', 'sucks', 'filters'])),
+    /** Looks long at every morsel: quick feeders leave it nothing. Left out for all others. */
+    eatsSlowly: factOf(z.boolean()).optional(),
     /** Where the mouth is, or what takes its place. */
     mouth: factOf(z.enum(['up', 'end', 'below', 'picks', 'rasps', 'filters'])),
     /** What it eats beside its food. */

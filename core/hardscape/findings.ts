@@ -70,7 +70,8 @@ const TIP = { watch: 15, conflict: 5 };
 export function toppleFinding(piece: Standing, pieces: Computed<unknown>): Finding | null {
   const { support, columns } = piece.settled;
   if (piece.item.stand === 'held' || piece.item.fixing === 'screwed' || piece.item.fixing === 'glued') return null;
-  if (piece.of.group === 'litter' || columns.cell.length === 0) return null;
+  // branches and roots lean, wedge and lie as they come; walls are glued or screwed to their pane
+  if (piece.of.group === 'litter' || piece.of.group === 'wood' || piece.of.group === 'wall' || columns.cell.length === 0) return null;
   if (support.tipDegrees >= TIP.watch) return null;
   return about('hardscape.topples', piece.id, support.tipDegrees < TIP.conflict ? 'conflict' : 'watch', TIP.watch - support.tipDegrees, {
     subjects: [piece.id],
@@ -81,33 +82,48 @@ export function toppleFinding(piece: Standing, pieces: Computed<unknown>): Findi
   });
 }
 
-/** A piece that floats, with the ballast that holds it and the margin on it; null for one that sinks or is held. */
-export function floatFinding(piece: Standing, mass: { kgPerL: number; dryKgPerL: number }, ballastKgPerL: number): Finding | null {
+/**
+ * A piece that floats, with the ballast that holds it and the margin on it; null for one that sinks.
+ * @param heldKg stone that lies on it, or that it is glued to
+ */
+export function floatFinding(
+  piece: Standing,
+  mass: { kgPerL: number; dryKgPerL: number },
+  heldKg: number,
+  ballastKgPerL: number,
+): Finding | null {
   const { item } = piece;
   if (mass.kgPerL >= WATER_KG_PER_L) return null;
   const volumeL = bodyL(piece);
   const { ballastKg } = buoyancy(volumeL, mass.kgPerL, ballastKgPerL);
   const wanted = ballastKg * BALLAST_MARGIN;
-  const held = item.fixing === 'screwed' || item.fixing === 'glued' || (item.fixing === 'weighted' && item.ballastKg >= wanted - 1e-6);
+  // glue holds as much as what it is glued to weighs; what hangs at a pane, and walls, hang at the glass
+  const atPane = item.stand === 'held' || piece.of.group === 'wall';
+  const stoneKg = heldKg + (item.fixing === 'weighted' ? item.ballastKg : 0);
+  const held = atPane || item.fixing === 'screwed' || stoneKg >= wanted - 1e-6;
   const weeks = sinksAfterWeeks(mass.dryKgPerL);
-  return about(
-    'hardscape.floats',
-    piece.id,
-    held ? 'fits' : 'conflict',
-    held ? 0 : Math.max(0.001, wanted - (item.fixing === 'weighted' ? item.ballastKg : 0)),
-    {
-      subjects: [piece.id],
-      values: {
-        ballast: { quantity: 'mass', si: wanted * 1000 },
-        exact: { quantity: 'mass', si: ballastKg * 1000 },
-        volume: { quantity: 'volume', si: volumeL },
-        ...(weeks === null ? {} : { weeks: count(Math.ceil(weeks)) }),
-      },
-      kind: held ? item.fixing : item.fixing === 'weighted' ? 'light' : 'loose',
-      basis: 'practice',
-      at: topOf(piece),
+  return about('hardscape.floats', piece.id, held ? 'fits' : 'conflict', held ? 0 : Math.max(0.001, wanted - stoneKg), {
+    subjects: [piece.id],
+    values: {
+      ballast: { quantity: 'mass', si: wanted * 1000 },
+      exact: { quantity: 'mass', si: ballastKg * 1000 },
+      volume: { quantity: 'volume', si: volumeL },
+      ...(weeks === null ? {} : { weeks: count(Math.ceil(weeks)) }),
     },
-  );
+    kind: held
+      ? atPane
+        ? 'at-pane'
+        : item.fixing === 'screwed' || item.fixing === 'weighted'
+          ? item.fixing
+          : 'stones'
+      : item.fixing === 'weighted'
+        ? 'light'
+        : item.fixing === 'glued'
+          ? 'glued-to-nothing'
+          : 'loose',
+    basis: 'practice',
+    at: topOf(piece),
+  });
 }
 
 /** Stones that stand on the bed where an animal digs. */
@@ -126,7 +142,12 @@ const HEAVY_KG = 3;
 
 export function onGlassFinding(heavy: readonly { piece: Standing; kg: number }[], mat: boolean): Finding | null {
   const bare = heavy.filter(
-    ({ piece, kg }) => kg >= HEAVY_KG && piece.settled.on.length === 0 && piece.settled.bounds.low[2] < 3 && piece.item.stand !== 'held',
+    ({ piece, kg }) =>
+      kg >= HEAVY_KG &&
+      (piece.of.group === 'stone' || piece.of.group === 'cave') &&
+      piece.settled.on.length === 0 &&
+      piece.settled.bounds.low[2] < 3 &&
+      piece.item.stand !== 'held',
   );
   const [first] = bare.sort((a, b) => b.kg - a.kg);
   if (!first) return null;

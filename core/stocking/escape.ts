@@ -1,4 +1,5 @@
 import type { Finding } from '../calculation/finding';
+import type { AnimalGroup } from '../catalogue/organism';
 import { weakestBasis } from '../quantity/fact';
 import { meantToBreed, youngDepthMm, type Companion } from './company';
 
@@ -19,7 +20,11 @@ function passes({ shortMm, longMm, guardMm }: WayOut, depthMm: number, widthMm: 
   return thin < shortMm && thick < longMm;
 }
 
-/** Every way out against one kind: grown ones, and the young of those that are to breed. One finding, for the worst of the ways. */
+/** Fish and newts are bought half grown. Common practice. */
+const BOUGHT_AT = 0.5;
+const BOUGHT_YOUNG: ReadonlySet<AnimalGroup> = new Set(['fish', 'amphibian']);
+
+/** Every way out against one kind: grown ones, those as they are bought, and the young of those that are to breed. One finding, for the worst of the ways. */
 export function escapeFinding({ id, animal, phase }: Companion, ways: readonly WayOut[]): Finding | null {
   if (ways.length === 0) return null;
   const { jumps, climbs, youngMm } = animal.traits;
@@ -56,7 +61,17 @@ export function escapeFinding({ id, animal, phase }: Companion, ways: readonly W
         kind: `${way.at}:${way.id}`,
       };
       if (!worst || (found.excess ?? 0) > (worst.excess ?? 0)) worst = found;
-    } else if (!viaLid && meantToBreed(phase)) {
+    } else if (!viaLid && BOUGHT_YOUNG.has(animal.group) && passes(way, depth.value * BOUGHT_AT, width.value * BOUGHT_AT)) {
+      const found: Finding = {
+        ...base,
+        severity: 'watch',
+        excess: 0.8,
+        values: { ...values, body: { quantity: 'length', si: Math.min(depth.value, width.value) * BOUGHT_AT } },
+        kind: `${way.at}:${way.id}`,
+      };
+      if (!worst || (found.excess ?? 0) > (worst.excess ?? 0)) worst = found;
+    }
+    if (!viaLid && depth.value !== null && meantToBreed(phase) && !(worst && (worst.excess ?? 0) >= 2)) {
       if (youngMm.value === null) unknown = true;
       else if (passes(way, youngDepthMm(youngMm.value), youngDepthMm(youngMm.value))) {
         const conflict = phase === 'larvae';

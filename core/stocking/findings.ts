@@ -1,17 +1,20 @@
 import type { Finding } from '../calculation/finding';
-import { Stratum } from '../catalogue/organism';
-import type { Fact } from '../quantity/fact';
+import { isInvertebrate, Stratum, type Animal } from '../catalogue/organism';
 import type { Companion } from './company';
 import { crossingFinding } from './crossing';
 import { stingFinding } from './damage';
 import { escapeFinding, type WayOut } from './escape';
+import { feedingFinding } from './feeding';
 import { predationFinding, predationOnYoungFinding } from './predation';
 import { sexRatioFinding } from './sex-ratio';
 import { strataFinding } from './strata';
 import { finNippingFinding, temperFinding } from './temper';
 
-/** A group against the fewest that settle. Less than half of them is a conflict. */
-export function groupFinding(subject: string, groupMin: Fact<number>, count: number): Finding {
+/**
+ * A group against the fewest that settle. Of fish and frogs less than half of them is a conflict; shrimp, snails and their like only start
+ * more slowly, which matters where they are to breed.
+ */
+export function groupFinding(subject: string, { group, traits: { groupMin } }: Animal, count: number, breeds: boolean): Finding {
   const base = {
     key: `stocking.group-size:${subject}`,
     code: 'stocking.group-size',
@@ -21,10 +24,16 @@ export function groupFinding(subject: string, groupMin: Fact<number>, count: num
   } as const;
   if (groupMin.value === null) return { ...base, severity: 'unknown', excess: null, values: {}, basis: groupMin.basis };
   const short = Math.max(0, groupMin.value - count);
+  const severity =
+    short === 0 || (isInvertebrate(group) && !breeds)
+      ? 'fits'
+      : count * 2 < groupMin.value && !isInvertebrate(group)
+        ? 'conflict'
+        : 'watch';
   return {
     ...base,
-    severity: short === 0 ? 'fits' : count * 2 < groupMin.value ? 'conflict' : 'watch',
-    excess: short,
+    severity,
+    excess: severity === 'fits' ? 0 : short,
     values: { count: { quantity: 'count', si: count }, groupMin: { quantity: 'count', si: groupMin.value } },
     basis: groupMin.basis,
     ...(groupMin.note ? { note: groupMin.note } : {}),
@@ -70,7 +79,7 @@ export function companyFindings(company: readonly Companion[], floorMm2: number 
     else kinds.set(companion.animal.id, [companion]);
     findings.push(escapeFinding(companion, ways));
   }
-  for (const kind of kinds.values()) findings.push(sexRatioFinding(kind));
+  for (const kind of kinds.values()) findings.push(sexRatioFinding(kind, floorMm2), predationOnYoungFinding(kind[0], kind[0]));
   company.forEach((a, i) => {
     for (const b of company.slice(i + 1)) {
       if (a.animal.id === b.animal.id) continue;
@@ -85,6 +94,8 @@ export function companyFindings(company: readonly Companion[], floorMm2: number 
         crossingFinding(a, b),
         stingFinding(a, b),
         stingFinding(b, a),
+        feedingFinding(a, b),
+        feedingFinding(b, a),
       );
     }
   });

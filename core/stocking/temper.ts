@@ -1,4 +1,5 @@
 import type { Finding, Severity } from '../calculation/finding';
+import type { Animal } from '../catalogue/organism';
 import { weakestBasis } from '../quantity/fact';
 import { shareStratum, type Companion } from './company';
 
@@ -52,6 +53,8 @@ export function temperFinding(a: Companion, b: Companion, floorMm2: number | nul
     case 'territorial': {
       if (together === false) return null;
       if (meek.temperament.value === 'territorial') {
+        // who holds the bottom has no quarrel with who holds a stretch of open water
+        if (holdsGround(first.animal) !== holdsGround(second.animal)) return null;
         const [one, other] = [bold.footprintMm.value, meek.footprintMm.value];
         if (floorMm2 === null || !one || !other) return said('watch', 1, 'two-territories');
         const needMm2 = one[0] * one[1] + other[0] * other[1];
@@ -70,6 +73,8 @@ export function temperFinding(a: Companion, b: Companion, floorMm2: number | nul
       return null;
   }
 }
+
+const holdsGround = ({ traits: { strata } }: Animal): boolean => strata.value?.includes('bottom') ?? true;
 
 /** Who gives trouble to whom. */
 const TROUBLE = { shy: 0, peaceful: 1, nippy: 2, territorial: 3, predatory: 4 } as const;

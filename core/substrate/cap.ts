@@ -6,6 +6,8 @@ import type { Span } from '../quantity/range';
 export const LEAST_CAP_MM = 25;
 /** From this on it holds for years. Common practice: 30 to 50 mm. */
 export const GOOD_CAP_MM = 30;
+/** Ground of a layer that may lie open, or thinly covered, before it counts: a curved wall, a plant's foot. */
+export const SLIVER = 0.05;
 /** Fine grain of the cap against coarse grain of what it holds down. Filter rule, recalled. */
 const HOLDS_UP_TO = 5;
 

@@ -4,10 +4,11 @@ import type { Animal, Plant } from '../catalogue/organism';
 import { weakestBasis } from '../quantity/fact';
 import type { Bed, BedLayer } from './bed';
 import { CAPSULE_DEPTH_MM, CAPSULE_SPACING_MM } from './capsule-grid';
-import { capRatio, GOOD_CAP_MM, holdsDown, LEAST_CAP_MM } from './cap';
+import { capRatio, GOOD_CAP_MM, holdsDown, LEAST_CAP_MM, SLIVER } from './cap';
+import type { CoverOver } from './ground';
 import { DESIGN_SHARE, slopeStability } from './slope-stability';
 import type { LooseStep, Steepest } from './steepest';
-import { safeGrainMm, swallowHazard } from './swallow-hazard';
+import { SAND_MM, stonesFromMm, swallowHazard, takesGrain, type SwallowVerdict } from './swallow-hazard';
 
 const mm = (si: number): FindingValue => ({ quantity: 'length', si });
 const degrees = (si: number): FindingValue => ({ quantity: 'angle', si });
@@ -75,10 +76,10 @@ export function stepFinding(step: LooseStep, topMm: number, slopes: Computed<unk
   });
 }
 
-/** A layer whose stated top lies under what is below it, over more than a sliver of its ground. */
+/** A layer whose stated top lies under what is below it everywhere: none of it is left. Beside each other two layers may well lie. */
 export function underFinding(layer: BedLayer, bed: Computed<unknown>): Finding | null {
-  if (layer.underShare < 0.02) return null;
-  return about('substrate.under', layer.depthMm.most > 0 ? 'watch' : 'conflict', layer.underShare, {
+  if (layer.underShare < 0.02 || layer.depthMm.most > 0) return null;
+  return about('substrate.under', 'conflict', layer.underShare, {
     key: `substrate.under:${layer.id}`,
     subjects: [layer.id],
     values: { share: { quantity: 'fraction', si: layer.underShare } },
@@ -97,35 +98,44 @@ export function tooHighFinding({ topMm }: Bed, surfaceMm: number, rimMm: number,
   });
 }
 
-/** A nutrient layer and what lies on it. */
-export function capFinding(layers: readonly BedLayer[], index: number, isShrimp: boolean, bed: Computed<unknown>): Finding | null {
+/**
+ * A nutrient layer and what lies on it, where it lies.
+ * @param cover what lies over its own ground: least depth but for a sliver, and the share of it that is bare
+ */
+export function capFinding(
+  layers: readonly BedLayer[],
+  index: number,
+  cover: CoverOver,
+  isShrimp: boolean,
+  bed: Computed<unknown>,
+): Finding | null {
   const layer = layers[index]!;
   if (!layer.material?.nutrient || layer.litres <= 0) return null;
-  const above = layers.slice(index + 1).filter((one) => one.litres > 0 && !one.material?.filler);
-  const cover = above.reduce((sum, { depthMm }) => sum + depthMm.least, 0);
-  const next = above[0];
-  const grainHolds = next?.cloth || !next?.grainMm || !layer.grainMm ? null : holdsDown(next.grainMm, layer.grainMm);
+  const next = layers.slice(index + 1).find((one) => one.litres > 0 && !one.material?.filler);
+  const loose = !next?.cloth && !layer.material.cohesive;
+  const grainHolds = !loose || !next?.grainMm || !layer.grainMm ? null : holdsDown(next.grainMm, layer.grainMm);
   const kind =
-    above.length === 0
+    cover.bareShare > SLIVER
       ? 'bare'
-      : cover < LEAST_CAP_MM
+      : cover.leastMm < LEAST_CAP_MM
         ? 'thin'
-        : next && !next.cloth && grainHolds === false
+        : grainHolds === false
           ? 'coarse'
-          : cover < GOOD_CAP_MM
+          : cover.leastMm < GOOD_CAP_MM
             ? 'spare'
             : 'holds';
   const harm: Severity = isShrimp ? 'conflict' : 'watch';
   return about(
     'substrate.cap',
     kind === 'bare' || kind === 'thin' ? harm : kind === 'coarse' ? 'watch' : 'fits',
-    kind === 'holds' || kind === 'spare' ? 0 : kind === 'coarse' ? 1 : LEAST_CAP_MM - cover,
+    kind === 'holds' || kind === 'spare' ? 0 : kind === 'coarse' ? 1 : LEAST_CAP_MM - cover.leastMm,
     {
       key: `substrate.cap:${layer.id}`,
       subjects: next ? [layer.id, next.id] : [layer.id],
       values: {
-        cover: mm(cover),
+        cover: mm(cover.leastMm),
         wanted: mm(LEAST_CAP_MM),
+        bare: { quantity: 'fraction', si: cover.bareShare },
         ...(next?.grainMm && layer.grainMm ? { ratio: { quantity: 'number', si: capRatio(next.grainMm, layer.grainMm) } as const } : {}),
       },
       evidence: [bed],
@@ -155,51 +165,52 @@ export function soilShareFinding(layers: readonly BedLayer[], waterL: number, be
   });
 }
 
-/** What the grain that shows does in an animal that sucks or sifts; null for those that pick or graze. */
+/** What each verdict weighs; worst first, so that the worst of several grains is told. */
+const GRAIN_SEVERITY: Readonly<Record<SwallowVerdict, readonly [Severity, excess: number]>> = {
+  lodges: ['conflict', 1],
+  soft: ['watch', 0.6],
+  partly: ['watch', 0.5],
+  'cannot-sift': ['watch', 0.4],
+  sharp: ['watch', 0.3],
+  passes: ['fits', 0],
+  'too-large': ['fits', 0],
+};
+
+/** What the grain that shows does to an animal that feeds from the ground; null for those that take nothing from it. */
 export function grainFinding(
   subject: string,
   animal: Animal,
+  young: boolean,
   showing: readonly BedLayer[],
   bare: boolean,
   bed: Computed<unknown>,
 ): Finding | null {
-  const feeding = animal.traits.feeding;
-  if (feeding.value === 'picks' || feeding.value === 'grazes') return null;
+  const takes = takesGrain(animal);
+  if (takes === null) return null;
   const key = `substrate.grain:${subject}`;
   const gape = animal.sizeMm.gape.value;
   if (showing.length === 0) return bare ? about('substrate.grain', 'fits', 0, { key, subjects: [subject], kind: 'bare' }) : null;
   const gap = (what: string) => about('substrate.grain', 'unknown', null, { key, subjects: [subject], kind: what });
-  if (feeding.value === null || gape === null) return gap('mouth-unknown');
+  if (takes === 'unknown' || gape === null) return gap('mouth-unknown');
   let worst: Finding | null = null;
   for (const layer of showing) {
     if (!layer.grainMm) return gap('grain-unknown');
-    const verdict = swallowHazard(layer.grainMm, gape);
-    const safe = safeGrainMm(gape);
-    // fine grain is what those that sift want; coarse grain keeps them from it
-    const coarse = feeding.value === 'sifts' && verdict === 'too-large';
-    const severity: Severity =
-      verdict === 'lodges'
-        ? 'conflict'
-        : verdict === 'mixed'
-          ? feeding.value === 'sucks'
-            ? 'conflict'
-            : 'watch'
-          : coarse
-            ? 'watch'
-            : 'fits';
-    const finding = about('substrate.grain', severity, verdict === 'lodges' ? 1 : verdict === 'mixed' ? 0.6 : coarse ? 0.3 : 0, {
+    const kind = { soft: layer.material?.soft ?? false, sharp: layer.material?.sharp ?? false };
+    const verdict = swallowHazard(layer.grainMm, { takes, gapeMm: gape, young }, kind);
+    const [severity, excess] = GRAIN_SEVERITY[verdict];
+    const finding = about('substrate.grain', severity, excess, {
       key,
       subjects: [subject, layer.id],
-      kind: coarse ? 'cannot-sift' : verdict,
+      kind: verdict,
       values: {
         fine: mm(layer.grainMm[0]),
         coarse: mm(layer.grainMm[1]),
         gape: mm(gape),
-        upTo: mm(safe.upTo),
-        from: mm(safe.from),
+        upTo: mm(young ? SAND_MM.young : SAND_MM.grown),
+        from: mm(stonesFromMm(gape)),
       },
       evidence: [bed],
-      basis: weakestBasis(['practice', animal.sizeMm.gape.basis, feeding.basis]),
+      basis: weakestBasis(['practice', animal.traits.feeding.basis]),
     });
     if (!worst || (finding.excess ?? 0) > (worst.excess ?? 0)) worst = finding;
   }
@@ -222,15 +233,21 @@ export function depthFinding(subject: string, animal: Animal, bedMm: number | nu
   });
 }
 
-/** Depth that a rooted plant wants. Common practice: 40 to 50 mm. */
-export const ROOT_MM = 40;
+/** Depth that a rooted plant wants by its habit: stems and carpets hold in little, swords and crypts root deep. Common practice. */
+const ROOT_MM: Readonly<Partial<Record<Plant['form'], number>>> = { stem: 20, carpet: 20, macroalga: 30 };
+const USUAL_ROOT_MM = 40;
+export const rootMmOf = (plant: Plant): number => ROOT_MM[plant.form] ?? USUAL_ROOT_MM;
+/** A bed is no flatter than this. */
+const ROOT_BLUR_MM = 5;
 
 export function rootsFinding(subject: string, plant: Plant, depthMm: number, bed: Computed<unknown>): Finding | null {
   if (plant.traits.rooting.value !== 'bury') return null;
-  return about('substrate.roots', depthMm < ROOT_MM - 0.5 ? 'watch' : 'fits', Math.max(0, ROOT_MM - depthMm), {
+  const wanted = rootMmOf(plant);
+  const short = depthMm < wanted - ROOT_BLUR_MM;
+  return about('substrate.roots', short ? 'watch' : 'fits', short ? wanted - depthMm : 0, {
     key: `substrate.roots:${subject}`,
     subjects: [subject],
-    values: { depth: mm(depthMm), wanted: mm(ROOT_MM) },
+    values: { depth: mm(depthMm), wanted: mm(wanted) },
     evidence: [bed],
   });
 }

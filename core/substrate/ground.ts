@@ -128,3 +128,33 @@ export function depthsOf({ grid, layerTopsMm }: Ground, index: number): { least:
   }
   return squares > 0 ? { least, mean: sum / squares, most, squares } : { least: 0, mean: 0, most: 0, squares: 0 };
 }
+
+/** What lies over the ground of one layer. */
+export interface CoverOver {
+  /** Depth that all but a sliver of its ground has over it. */
+  leastMm: number;
+  /** Share of its ground with nothing over it. */
+  bareShare: number;
+}
+
+/**
+ * What lies over a layer where it lies itself, millimetre by millimetre.
+ * @param counts whether a layer above counts: what only gives height does not
+ * @param sliver share of the ground that is left out at the thin end
+ */
+export function coverOver({ grid, layerTopsMm }: Ground, index: number, counts: (layer: number) => boolean, sliver: number): CoverOver {
+  const tops = layerTopsMm[index]!;
+  const below = index > 0 ? layerTopsMm[index - 1]! : null;
+  const covers: number[] = [];
+  for (let cell = 0; cell < tops.length; cell++) {
+    const floor = grid.floorMm[cell]!;
+    if (Number.isNaN(floor) || tops[cell]! - (below ? below[cell]! : floor) < 1) continue;
+    let cover = 0;
+    for (let above = index + 1; above < layerTopsMm.length; above++)
+      if (counts(above)) cover += Math.max(0, layerTopsMm[above]![cell]! - layerTopsMm[above - 1]![cell]!);
+    covers.push(cover);
+  }
+  if (covers.length === 0) return { leastMm: 0, bareShare: 0 };
+  covers.sort((a, b) => a - b);
+  return { leastMm: covers[Math.floor(sliver * covers.length)]!, bareShare: covers.filter((cover) => cover < 1).length / covers.length };
+}

@@ -1,10 +1,12 @@
 import { MEQ_PER_DEGREE_ALKALINITY, MMOL_PER_DEGREE_HARDNESS } from '../quantity/unit';
 import { NO_IONS, type IonsMmolPerL } from '../chemistry/ions';
 import { METER_ABOVE_TOTAL_SCALE } from '../chemistry/seawater-ph';
-import { TERMS } from './balance';
+import { balanceOf, TERMS } from './balance';
 import { corner } from './doubt';
 import { FRESH_SALINITY_MAX, type TankScenario } from './scenario';
-import { settle } from './settle';
+import { carbonOf, type Now } from './now';
+import { change, QUICK, run } from './run';
+import { settle, type Settled } from './settle';
 import { N_MASS, STATE, STATE_SIZE, type State } from './state';
 
 /** Water at rest, as it would be tested. */
@@ -20,6 +22,8 @@ export interface AtRest {
   ammoniaMgNPerL: number;
   organicCarbonMgPerL: number;
   oxygenMgPerL: number;
+  /** What a meter reads just after a change. */
+  phAfterChange: number;
   ions: IonsMmolPerL;
 }
 
@@ -65,16 +69,46 @@ export function ionsOf(y: State): IonsMmolPerL {
 /** What a meter set with fresh-water buffers reads above the scale that the constants are on. */
 export const meterOffset = ({ salinity }: TankScenario): number => (salinity > FRESH_SALINITY_MAX ? METER_ABOVE_TOTAL_SCALE : 0);
 
+/** Rounds of changes after which a tank with soil swings evenly, and the longest that is followed, days. */
+const ROUNDS = 4;
+const MOST_DAYS = 84;
+
+/**
+ * The tank as it stands just before a change, and what a meter reads just after one. Spread over the days a change is a small pull; on active
+ * soil, that works against it day and night, the days between tell: there it is followed round by round.
+ */
+function beforeChange(scenario: TankScenario, settled: Settled): { state: State; now: Now; phAfterChange: number } {
+  const { change: by, soil, lampHours } = scenario;
+  const { look } = balanceOf({ ...scenario, topUpDays: 0 });
+  const light = lampHours / 24;
+  let { state } = settled;
+  if (soil && by) {
+    const rounds = Math.max(1, Math.min(ROUNDS, Math.floor(MOST_DAYS / by.everyDays)));
+    state = run({ ...scenario, topUpDays: 0 }, rounds * by.everyDays, {}, QUICK, Float64Array.from(settled.state));
+    // day and night as one, as everywhere where the tank is at rest
+    state[STATE.oxygen] = settled.state[STATE.oxygen]!;
+  }
+  const after = Float64Array.from(state);
+  if (by) {
+    const { temperatureC } = settled.now;
+    change(scenario, after, by.fraction, temperatureC, carbonOf(scenario, scenario.replacement, temperatureC));
+  }
+  const phAfterChange = look(0, light, after).ph;
+  return { state, now: { ...look(0, light, state) }, phAfterChange };
+}
+
 function atRest(scenario: TankScenario): { rest: AtRest; moves: Move[]; newPerDay: number } {
-  const { state, now, newPerDay } = settle(scenario);
+  const settled = settle(scenario);
+  const { newPerDay } = settled;
+  const { state, now, phAfterChange } = beforeChange(scenario, settled);
   const chloride = scenario.start.chlorideMmol;
   const litres = now.litres;
   const moves = TERMS.flatMap((term): Move[] => {
     const flow = term.make({ ...scenario, topUpDays: 0 });
     if (!flow) return [];
     const rates = new Float64Array(STATE_SIZE);
-    flow(now, rates, state);
-    const per = newPerDay > 0 ? 1 / (litres * newPerDay) : 0;
+    flow(settled.now, rates, settled.state);
+    const per = newPerDay > 0 ? 1 / (settled.now.litres * newPerDay) : 0;
     return [
       {
         id: term.id,
@@ -98,6 +132,7 @@ function atRest(scenario: TankScenario): { rest: AtRest; moves: Move[]; newPerDa
       ammoniaMgNPerL: now.ammoniaMgNPerL,
       organicCarbonMgPerL: now.organicCarbonMgPerL,
       oxygenMgPerL: now.oxygenMgPerL,
+      phAfterChange: phAfterChange + meterOffset(scenario),
       ions: ionsOf(state),
     },
   };

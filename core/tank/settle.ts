@@ -21,7 +21,7 @@ const MAY_BE_NEGATIVE = new Set<number>([STATE.alkalinity]);
 
 /**
  * Where the water comes to rest under steady care: changes and doses spread over the days, day and night as one, the soil as it is
- * today. What it holds is what stands just before a change. Linearly implicit Euler with growing steps: exact where it is at rest.
+ * today. Linearly implicit Euler with growing steps: exact where it is at rest.
  */
 export function settle(scenario: TankScenario): Settled {
   const { look, rates } = balanceOf({ ...scenario, topUpDays: 0 });

@@ -75,7 +75,7 @@ export const WATERS = {
   // a rift lake: hard tap with soda
   lake: [tap(14, 12, 600, 7.8), { 'sodium-bicarbonate': 60 }],
   // the old lakes of Sulawesi: GH 7, KH 5
-  oldLake: [ro, { 'calcium-chloride': 130, 'epsom-salt': 90, 'potassium-bicarbonate': 60, 'sodium-bicarbonate': 100 }],
+  oldLake: [ro, { gypsum: 110, 'epsom-salt': 80, 'potassium-bicarbonate': 40, 'sodium-bicarbonate': 90 }],
   sea: [salt(35, 8), {}],
   brackish: [salt(15), {}],
   lightBrackish: [salt(6, 10), {}],

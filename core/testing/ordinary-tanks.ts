@@ -282,7 +282,7 @@ export const THRIVING: readonly KeptTank[] = [
     heaterC: 24,
     plants: hardPlants,
     stock: [
-      ['poecilia-wingei', 10, 'keep', 6],
+      ['poecilia-wingei', 9, 'keep', 6],
       ['neocaridina-davidi', 20],
     ],
   },
@@ -661,7 +661,7 @@ export const THRIVING: readonly KeptTank[] = [
     heaterC: 28,
     filter: 'sponge',
     pieces: [['stone-pile', 1, 'porous-lava']],
-    feedG: 0.05,
+    feedG: 0.02,
     change: [0.1, 14],
     stock: [['caridina-dennerli', 40]],
   },
@@ -704,7 +704,7 @@ export const THRIVING: readonly KeptTank[] = [
     filter: 'none',
     bed: [['black-volcanic-sand', 20]],
     pieces: [['stone-pile', 1, 'porous-lava', [80, 70, 60]]],
-    feedG: 0.002,
+    feedG: 0.0005,
     change: [0.1, 60],
     stock: [['halocaridina-rubra', 12]],
   },
@@ -1050,10 +1050,9 @@ export const FAILING: readonly FailingTank[] = [
     ...guppies,
     name: 'An open warm tank topped up with hard tap water and hardly changed',
     lid: 'none',
-    room: 'cool',
-    heaterC: 28,
-    plants: [],
-    change: [0.05, 30],
+    heaterC: 26,
+    heaterW: 100,
+    change: [0.1, 14],
     more: (design) => {
       design.vessel!.lid = { value: 'mesh', basis: 'measured' };
       design.care.topUp = { sourceId: 'water', everyDays: 7 };

@@ -63,7 +63,11 @@ const BEYOND_GROUP = 0.25;
  * The vessel against what a kind needs, all of it together. Figures are quoted as sizes of tanks, so they are held against the vessel as it is
  * sold and not against its water. Common practice.
  */
-export function volumeFinding(subject: string, { volumeL, groupMin, count, headsPerL }: WaterNeed, gross: Computed<number>): Finding | null {
+export function volumeFinding(
+  subject: string,
+  { volumeL, groupMin, count, headsPerL }: WaterNeed,
+  gross: Computed<number>,
+): Finding | null {
   if (gross.value === null) return null;
   const base = { ...of('vessel.volume', [subject]), evidence: [gross], basis: volumeL.basis };
   if (volumeL.value === null) return { ...base, severity: 'unknown', excess: null, values: {} };
@@ -104,11 +108,7 @@ export function depthFinding(subject: string, deepest: Fact<number> | undefined,
 const WALKS_OUT: ReadonlySet<AnimalGroup> = new Set(['amphibian', 'crab', 'crayfish']);
 
 /** Whether the top holds a jumper, and one that climbs. Gaps in a lid are judged one by one. */
-export function lidFinding(
-  subject: string,
-  { group, traits: { jumps, leaps, climbs } }: Animal,
-  vessel: Vessel,
-): Finding {
+export function lidFinding(subject: string, { group, traits: { jumps, leaps, climbs } }: Animal, vessel: Vessel): Finding {
   const base = { ...of('vessel.lid', [subject]), values: {}, evidence: [], basis: weakestBasis([jumps.basis, climbs.basis]) };
   const leaves = jumps.value === true || climbs.value === true;
   if (!leaves) {

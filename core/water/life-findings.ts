@@ -100,3 +100,22 @@ export function evaporationFinding(concentrated: number, settled: Computed<unkno
     evidence: [settled],
   };
 }
+
+/** pH that a change may move the water by before animals feel it. Common practice: a few tenths a day, a unit at most. */
+const SWING_PH = 1;
+
+/** What a change does to the pH that has settled between changes; null while it is little. */
+export function swingFinding(before: number, after: number, settled: Computed<unknown>): Finding | null {
+  const swing = Math.abs(after - before);
+  if (swing < SWING_PH) return null;
+  return {
+    ...shared,
+    key: 'water.swing',
+    code: 'water.swing',
+    severity: 'watch',
+    excess: swing,
+    parameter: 'ph',
+    values: { before: { quantity: 'ph', si: before }, after: { quantity: 'ph', si: after } },
+    evidence: [settled],
+  };
+}

@@ -106,6 +106,8 @@ export interface Nodes {
   'water.lying': Lying;
   /** What a look ahead at the tank rests on. */
   'tank.ahead': Ahead;
+  /** Times an hour that the water goes round, by the power of what moves it. */
+  'tank.turnover': number;
   /** Where it comes to rest. */
   'tank.settled': SettledTank;
   /** CO2 pressure the tank settles with, µatm. */

@@ -1,10 +1,16 @@
 import { settledTank, type AtRest } from '../../tank/at-rest';
+import { NO_OXYGEN } from '../../water/life-findings';
 import { missing, type Ahead, type Definitions } from './node';
 import { aheadOf, lyingOf } from './scenario';
 
 /** In words, for every value that rests on it. */
 export const settledNote = ({ taken }: Ahead): string =>
   `Settled under the planned care, as it stands before a change.${taken.length > 0 ? ` Taken, as it is not stated: ${taken.join('; ')}.` : ''}`;
+
+/** Litres an hour that go through for each watt, after hoses and sponge: pumps, filters, small ones driven by air or in the tank. Common practice. */
+const LITRES_PER_HOUR_W = { pump: 70, filter: 50, small: 12 } as const;
+/** Times an hour that bubbles alone turn a tank over. Common practice. */
+const AIR_LIFTS = 1;
 
 /** What no tank of living animals can be: such a result says that something taken or stated is out of all proportion. */
 const CAN_BE = { khDh: 45, phLow: 2.8, phHigh: 10.5, ammoniaMgN: 60, nitrateMgPerL: 2500 };
@@ -15,11 +21,13 @@ function notWater({ khDh, ph, ammoniaMgNPerL, nitrateMgPerL }: AtRest): string |
     ph <= CAN_BE.phHigh &&
     ammoniaMgNPerL <= CAN_BE.ammoniaMgN &&
     nitrateMgPerL <= CAN_BE.nitrateMgPerL;
-  return sane ? null : 'The balance comes to what water cannot be: feed, animals or what lies in the water is out of proportion to the litres.';
+  return sane
+    ? null
+    : 'The balance comes to what water cannot be: feed, animals or what lies in the water is out of proportion to the litres.';
 }
 
 /** The tank's own balance, and where it comes to rest. */
-export const tankNodes: Pick<Definitions, 'water.lying' | 'tank.ahead' | 'tank.settled'> = {
+export const tankNodes: Pick<Definitions, 'water.lying' | 'tank.ahead' | 'tank.turnover' | 'tank.settled'> = {
   'water.lying': {
     calculationId: null,
     from: ['vessel.system-volume', 'substrate.bed', 'scene.pieces'],
@@ -63,6 +71,26 @@ export const tankNodes: Pick<Definitions, 'water.lying' | 'tank.ahead' | 'tank.s
       return value ? { value } : missing('wants a vessel, and water of known GH and KH');
     },
   },
+  'tank.turnover': {
+    calculationId: null,
+    from: ['vessel.system-volume'],
+    reads: ({ design }) => [design.equipment, design.care.surface],
+    compute: ({ design }, up) => {
+      const litres = up['vessel.system-volume'].value;
+      if (litres === null) return missing('no vessel is chosen');
+      const movers = Object.values(design.equipment).filter(({ kind }) => kind === 'filter' || kind === 'pump');
+      if (movers.length === 0 && design.care.surface === null) return missing('nothing that moves the water is stated');
+      const known = movers.flatMap(({ kind, powerW }) =>
+        powerW === null ? [] : [powerW * LITRES_PER_HOUR_W[kind === 'pump' ? 'pump' : powerW < 10 ? 'small' : 'filter']],
+      );
+      if (known.length < movers.length) return missing('the power of a filter or pump is not stated');
+      const lifted = design.care.surface === 'air-stone' && movers.length === 0 ? AIR_LIFTS : 0;
+      return {
+        value: known.reduce((sum, litresPerHour) => sum + litresPerHour, 0) / litres + lifted,
+        note: 'By the power of filters and pumps: a rule of thumb until their flow is stated.',
+      };
+    },
+  },
   'tank.settled': {
     calculationId: 'tank.settled-water',
     from: ['tank.ahead'],
@@ -72,7 +100,8 @@ export const tankNodes: Pick<Definitions, 'water.lying' | 'tank.ahead' | 'tank.s
       if (!ahead) return missing(up['tank.ahead'].note ?? 'not known');
       const value = settledTank(ahead.scenario);
       const inputs = { scenario: ahead.scenario };
-      const odd = [value.usual, ...value.corners].map(notWater).find((reason) => reason !== null);
+      // without oxygen the filter stands still: that is said, and no figure of the rest
+      const odd = value.usual.oxygenMgPerL < NO_OXYGEN ? null : notWater(value.usual);
       if (odd) return { value: null, gap: 'outside-validity', inputs, note: `${odd} ${settledNote(ahead)}` };
       return { value, inputs, note: settledNote(ahead) };
     },

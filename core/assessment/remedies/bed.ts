@@ -4,7 +4,6 @@ import { nextOrder, type Design } from '../../design/design';
 import { pointer } from '../../design/edit';
 import { GOOD_CAP_MM } from '../../substrate/cap';
 import { reshapedSurface } from '../../substrate/surface';
-import { safeGrainMm } from '../../substrate/swallow-hazard';
 import type { Assessment } from '../assess';
 import { freeKey } from './bank';
 import { forRevision, type Proposal } from './remedy';
@@ -90,16 +89,17 @@ export function deepenRemedy({ world: { design }, derived }: Assessment, finding
   ];
 }
 
-/** Grain that does no harm to a mouth in place of what does; or none. */
+/** Sand that does no harm in place of grain that does; stones larger than the head for those that suck; or none. */
 export function grainRemedy({ world: { design, catalogue } }: Assessment, finding: Finding): Proposal[] {
   const [, layerId = ''] = finding.subjects;
-  const gape = finding.values['gape']?.si;
-  if (finding.code !== 'substrate.grain' || finding.severity === 'unknown' || !gape || !design.substrate.layers[layerId]) return [];
-  const safe = safeGrainMm(gape);
+  const [upTo, from] = [finding.values['upTo']?.si, finding.values['from']?.si];
+  if (finding.code !== 'substrate.grain' || finding.severity === 'unknown' || upTo === undefined || from === undefined) return [];
+  if (!design.substrate.layers[layerId]) return [];
+  const sifts = finding.kind === 'cannot-sift' || finding.kind === 'sharp';
   const swap = ['fine-quartz-sand', 'river-stones']
     .filter((id) => {
       const grain = catalogue.materials.get(id)?.grainMm.value;
-      return grain && (grain[1] < safe.upTo || (finding.kind !== 'cannot-sift' && grain[0] > safe.from));
+      return grain && (grain[1] <= upTo || (!sifts && grain[0] > from));
     })
     .map((id): Proposal => ({
       kind: 'grain',
@@ -111,7 +111,7 @@ export function grainRemedy({ world: { design, catalogue } }: Assessment, findin
         { op: 'replace', path: pointer('substrate', 'layers', layerId, 'grainMm'), value: null },
       ],
     }));
-  if (finding.kind === 'cannot-sift') return swap;
+  if (sifts) return swap;
   return [
     ...swap,
     {

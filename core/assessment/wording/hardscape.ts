@@ -2,6 +2,12 @@ import { formatMm, listed, nameOf, sentence, type CodesOf, type Worded, type Wor
 
 const start = (text: string): string => (text.startsWith('*') ? text : sentence(text).slice(0, -1));
 const MOST_NAMED = 4;
+const HELD: Readonly<Record<string, string>> = {
+  weighted: 'By its ballast',
+  screwed: 'It is screwed',
+  stones: 'By the stone on it or glued to it',
+  'at-pane': 'It hangs at the glass',
+};
 
 /** Findings about hardscape and hides, in words. */
 export function wordHardscape({ code, finding, assessment, who, other, show, count }: Words<CodesOf<'hardscape'>>): Worded {
@@ -41,10 +47,15 @@ export function wordHardscape({ code, finding, assessment, who, other, show, cou
       if (finding.severity === 'fits')
         return {
           title: `${start(who)} is held down`,
-          reason: `${finding.kind === 'weighted' ? 'By its ballast' : `It is ${finding.kind}`}; it would float otherwise.`,
+          reason: `${HELD[finding.kind ?? ''] ?? 'It is held'}; it would float otherwise.`,
         };
       return {
-        title: finding.kind === 'light' ? `Ballast of the ${who} is too light` : `${start(who)} floats`,
+        title:
+          finding.kind === 'light'
+            ? `Ballast of the ${who} is too light`
+            : finding.kind === 'glued-to-nothing'
+              ? `${start(who)} is glued to nothing heavy enough`
+              : `${start(who)} floats`,
         reason: `Tie on ${show('ballast')} of stone (${show('exact')} holds it exactly, the rest is margin), or screw it to a slab.${weeks}`,
       };
     }

@@ -37,13 +37,46 @@ export function wordStocking({ code, finding, assessment, who, other, show, coun
           title: `Whether ${who} eats ${other} is not known`,
           reason: 'Its mouth, the other’s depth or what it hunts is not recorded.',
         };
-      return {
-        title: finding.severity === 'conflict' ? `${who} eats ${other}` : `${who} may take small ${other}`,
-        reason: `Mouth ${formatMm(finding.values['gape'])} wide against a body ${formatMm(finding.values['depth'])} deep: what fits goes down.`,
-      };
+      switch (finding.kind) {
+        case 'claws':
+          return {
+            title: finding.severity === 'conflict' ? `${who} catches ${other}` : `${who} may catch ${other}`,
+            reason: `Claws of an animal of ${show('length')} against one of ${show('prey')}: at night, resting or moulting, one after the other.`,
+          };
+        case 'bitten':
+          return {
+            title: `${who} bites ${other} apart`,
+            reason: `Too large to swallow whole, but hunted: ${show('length')} against ${show('prey')}. Some individuals leave them alone; few keep doing so.`,
+          };
+        case 'cracked':
+          return {
+            title: `${who} lives on snails such as ${other}`,
+            reason: 'It draws them out or takes the young: they grow fewer until they are gone.',
+          };
+        case 'overcome':
+          return {
+            title: `${who} hunts down ${other}`,
+            reason: 'Several together overcome snails as large as themselves, until none is left.',
+          };
+        default:
+          return {
+            title: finding.severity === 'conflict' ? `${who} eats ${other}` : `${who} may take small ${other}`,
+            reason: `Mouth ${formatMm(finding.values['gape'])} wide against a body ${formatMm(finding.values['depth'])} deep: what fits goes down.`,
+          };
+      }
     case 'stocking.predation-young':
       if (finding.severity === 'unknown')
         return { title: `Whether ${who} eats the young of ${other} is not known`, reason: 'Its mouth or their size is not recorded.' };
+      if (finding.kind === 'own')
+        return {
+          title: `${who} eats its own eggs and young`,
+          reason: 'It does not guard them. Take the parents out after laying, or leave dense moss and floating plants for a few to live.',
+        };
+      if (finding.kind === 'colony')
+        return {
+          title: `${who} thins out the young of ${other}`,
+          reason: `Young of ${formatMm(finding.values['young'])} fit a mouth of ${formatMm(finding.values['gape'])}. In dense moss enough live to keep the colony; it hardly grows.`,
+        };
       return {
         title: `${who} eats the young of ${other}`,
         reason: `Young of ${formatMm(finding.values['young'])} fit a mouth of ${formatMm(finding.values['gape'])}. ${

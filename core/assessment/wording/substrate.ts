@@ -120,7 +120,9 @@ export function wordSubstrate({ code, finding, who, other, show }: Words<CodesOf
 
 function wordGrain(finding: Words['finding'], who: string, other: string, show: Words['show']): Worded {
   const grain = `${formatMm(finding.values['fine'])} to ${formatMm(finding.values['coarse'])}`;
-  const safe = `Finer than ${formatMm(finding.values['upTo'])} passes, coarser than ${formatMm(finding.values['from'])} stays out, for a mouth of ${formatMm(finding.values['gape'])}`;
+  const upTo = formatMm(finding.values['upTo']);
+  const from = formatMm(finding.values['from']);
+  const choose = `Bare glass, sand up to ${upTo}, or stones from ${from}`;
   switch (finding.kind) {
     case 'bare':
       return { title: `Nothing for ${who} to swallow`, reason: 'The bottom is bare.' };
@@ -129,20 +131,33 @@ function wordGrain(finding: Words['finding'], who: string, other: string, show: 
     case 'grain-unknown':
       return { title: `Grain under ${who} not known`, reason: 'Give the finest and the coarsest grain of the bed.' };
     case 'passes':
-      return { title: `${sentence(other).slice(0, -1)} passes through ${who}`, reason: `${grain}. ${safe}.` };
+      return {
+        title: `${start(other)} suits ${who}`,
+        reason: `${grain}: fine enough to be worked through, and to pass if it is swallowed.`,
+      };
     case 'too-large':
-      return { title: `${sentence(other).slice(0, -1)} is too large for ${who} to swallow`, reason: `${grain}. ${safe}.` };
+      return { title: `${start(other)} is too large for ${who} to swallow`, reason: `${grain}, larger than its head.` };
     case 'cannot-sift':
       return {
-        title: `${sentence(other).slice(0, -1)} is too coarse for ${who} to sift`,
-        reason: `${grain}. It takes mouthfuls of sand; up to ${formatMm(finding.values['upTo'])} suits it.`,
+        title: `${start(other)} is too coarse for ${who} to sift`,
+        reason: `${grain}. It noses through sand for its food and wears its barbels on stones: rounded sand.`,
       };
-    case 'mixed':
-      return { title: `Part of the ${other} lodges in ${who}`, reason: `${grain}. ${safe}: sieve it, cap it, or take another.` };
+    case 'sharp':
+      return {
+        title: `${start(other)} is sharp for ${who}`,
+        reason: 'It noses through the bed for its food; broken edges wear mouth and barbels. Rounded sand.',
+      };
+    case 'soft':
+      return { title: `${who} swallows ${other} with its food`, reason: `${grain}: it crumbles, and mostly passes. ${choose} are safer.` };
+    case 'partly':
+      return {
+        title: `${start(other)} is coarse for ${who}`,
+        reason: `${grain}: what it sucks in with its food may stay in the gut. ${choose}.`,
+      };
     default:
       return {
-        title: `${sentence(other).slice(0, -1)} lodges in ${who}`,
-        reason: `${grain}, ${show('gape')} of mouth. ${safe}. Swallowed grain blocks the gut: a bare floor, fine sand or large stones instead, or a deep cap.`,
+        title: `${start(other)} blocks the gut of ${who}`,
+        reason: `${grain}: it sucks grain in with its food, and of this size it lodges. Animals die of it. ${choose}, for a mouth of ${show('gape')}.`,
       };
   }
 }

@@ -29,16 +29,31 @@ export function wordVessel({ code, finding, who, show, count }: Words<CodesOf<'v
       if (finding.severity === 'unknown')
         return { title: `Lid not settled, and ${who} may get out`, reason: 'Say what covers the vessel.' };
       if (finding.severity === 'fits')
-        return { title: `${who} does not leave by the top`, reason: 'It neither jumps nor climbs, or the vessel is covered. Gaps are judged one by one.' };
+        return {
+          title: `${who} does not leave by the top`,
+          reason: 'It neither jumps nor climbs, or the vessel is covered. Gaps are judged one by one.',
+        };
       switch (finding.kind) {
         case 'leaps':
-          return { title: `${who} leaps, and there is no lid`, reason: 'An open top loses them, mostly in the first nights. A lid without gaps.' };
+          return {
+            title: `${who} leaps, and there is no lid`,
+            reason: 'An open top loses them, mostly in the first nights. A lid without gaps.',
+          };
         case 'walks':
-          return { title: `${who} walks out of an open top`, reason: 'It climbs panes, hoses and silicone, and dries out on the floor. A tight lid, every gap stopped.' };
+          return {
+            title: `${who} walks out of an open top`,
+            reason: 'It climbs panes, hoses and silicone, and dries out on the floor. A tight lid, every gap stopped.',
+          };
         case 'crawls':
-          return { title: `${who} may crawl out of an open top`, reason: 'Now and then, mostly when something is wrong with the water. A lid, or a rim left dry and wide.' };
+          return {
+            title: `${who} may crawl out of an open top`,
+            reason: 'Now and then, mostly when something is wrong with the water. A lid, or a rim left dry and wide.',
+          };
         default:
-          return { title: `${who} jumps, and there is no lid`, reason: 'Now and then one is lost. A lid or mesh, a lower level, or a belt of floating plants.' };
+          return {
+            title: `${who} jumps, and there is no lid`,
+            reason: 'Now and then one is lost. A lid or mesh, a lower level, or a belt of floating plants.',
+          };
       }
     case 'vessel.depth':
       return {

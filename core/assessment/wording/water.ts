@@ -4,7 +4,9 @@ import { bandText, optimumText, sentence, toleranceText, type CodesOf, type Word
 
 /** That the feed was taken, where it was: such a finding hangs on it. */
 const feedText = (finding: Finding): string =>
-  finding.values['feed'] ? ` This takes ${Number(finding.values['feed'].si.toPrecision(2))} g of dry feed a day, as none is stated: state yours.` : '';
+  finding.values['feed']
+    ? ` This takes ${Number(finding.values['feed'].si.toPrecision(2))} g of dry feed a day, as none is stated: state yours.`
+    : '';
 
 /** Findings about the water, in words. */
 export function wordWater({ code, finding, units, who, show, count }: Words<CodesOf<'water'>>): Worded {
@@ -34,7 +36,10 @@ export function wordWater({ code, finding, units, who, show, count }: Words<Code
     }
     case 'water.not-stated': {
       if (finding.kind === 'balance')
-        return { title: 'What becomes of the water cannot be said', reason: sentence(finding.note ?? 'Feed and animals are out of proportion to the litres') };
+        return {
+          title: 'What becomes of the water cannot be said',
+          reason: sentence(finding.note ?? 'Feed and animals are out of proportion to the litres'),
+        };
       if (!finding.parameter)
         return {
           title: 'Water not chosen',
@@ -154,6 +159,11 @@ export function wordWater({ code, finding, units, who, show, count }: Words<Code
       return {
         title: `Topping up makes the water ${show('by')} saltier than it is mixed`,
         reason: 'Vapour leaves its salts behind, and the top-up brings more. Top up with RO or rain water, or change more.',
+      };
+    case 'water.swing':
+      return {
+        title: 'Every change swings the pH',
+        reason: `From ${show('before')} before a change to ${show('after')} after it, and back. Change with water of the tank’s own KH, or less at a time.`,
       };
     case 'water.soil-against-lime':
       return {

@@ -208,11 +208,11 @@ function lifeFindings({ design }: World, derived: Derived): Finding[] {
   const { usual, corners } = settled.value;
   const band = (of: (rest: AtRest) => number): Span => [Math.min(...corners.map(of), of(usual)), Math.max(...corners.map(of), of(usual))];
   const swing = swingFinding(usual.ph, usual.phAfterChange, settled);
-  const trap = evaporationFinding(usual.concentrated, settled);
+  const trap = settled.gap ? null : evaporationFinding(usual.concentrated, settled);
   const animals = members.flatMap((member) => animalOf(member) ?? []);
   const groups = new Set(animals.map(({ group }) => group));
   if (groups.size === 0) return trap ? [trap] : [];
-  const suffocates = usual.oxygenMgPerL < NO_OXYGEN;
+  const suffocates = usual.oxygenMgPerL < NO_OXYGEN || settled.gap !== undefined;
   const wanted = oxygenWanted(
     members.flatMap((member) => {
       const animal = animalOf(member);
@@ -392,7 +392,7 @@ function heatFindings({ design }: World, derived: Derived): Finding[] {
     device.kind === 'heater' || device.kind === 'cooler' ? ratingFinding(id, device, derived['heat.balance']) : null,
   );
   const failures = derived['heat.failures'];
-  for (const failure of failures.value ?? []) findings.push(failureFinding(failures, failure));
+  for (const failure of failures.value ?? []) findings.push(failureFinding(failures, failure, derived['vessel.system-volume'].value ?? 0));
   return findings.filter((finding) => finding !== null);
 }
 

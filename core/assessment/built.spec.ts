@@ -5,7 +5,9 @@ import { METRIC, US } from '../quantity/format';
 import type { HardscapeItem } from '../hardscape/model';
 import type { Layer, SubstratePlan } from '../substrate/model';
 import { bank, level } from '../substrate/surface';
+import { reshaped } from '../vessel/model';
 import {
+  box,
   catalogue,
   find,
   judge,
@@ -168,9 +170,44 @@ describe('the bed', () => {
     expect(find(judge(thin), 'substrate.cap:loam')?.kind).toBe('thin');
     expect(severityOf(mended(thin, 'substrate.cap:loam', 'cap'), 'substrate.cap:loam')).toBe('fits');
     expect(severityOf(mended(built(shrimp, loam), 'substrate.cap:loam', 'cap'), 'substrate.cap:loam')).toBe('fits');
+    // clay holds together under any cap; loose earth comes up through lava
     const clay = built([], { clay: layer('clay-mix', level(15)), lava: layer('lava-gravel', level(60), { order: 2 }) });
-    expect(find(judge(clay), 'substrate.cap:clay')?.kind).toBe('coarse');
-    expect(severityOf(mended(clay, 'substrate.cap:clay', 'cloth'), 'substrate.cap:clay')).toBe('fits');
+    expect(find(judge(clay), 'substrate.cap:clay')?.kind).toBe('holds');
+    const loose = built([], { ...loam, lava: layer('lava-gravel', level(60), { order: 2 }) });
+    expect(find(judge(loose), 'substrate.cap:loam')?.kind).toBe('coarse');
+    expect(severityOf(mended(loose, 'substrate.cap:loam', 'cloth'), 'substrate.cap:loam')).toBe('fits');
+  });
+
+  it('of rich soil counts a cap only where the soil lies', () => {
+    const strip = (front: number, back: number): { kind: 'patch'; outlineMm: [number, number][] } => ({
+      kind: 'patch',
+      outlineMm: [
+        [0, front],
+        [600, front],
+        [600, back],
+        [0, back],
+      ],
+    });
+    const open = built([['neocaridina-davidi', 20]], {
+      loam: layer('garden-soil', level(15)),
+      gravel: layer('quartz-gravel', level(55), { order: 2, area: strip(0, 150) }),
+    });
+    expect(find(judge(open), 'substrate.cap:loam')).toEqual(jasmine.objectContaining({ severity: 'conflict', kind: 'bare' }));
+    // soil at the back alone, under gravel, with a thin bare front
+    const behind = built([['neocaridina-davidi', 20]], {
+      loam: layer('garden-soil', level(15), { area: strip(200, 400) }),
+      gravel: layer('quartz-gravel', bank(12, 70), { order: 2 }),
+    });
+    expect(severityOf(judge(behind), 'substrate.cap:loam')).toBe('fits');
+  });
+
+  it('of rich soil in a jar is capped though the wall curves', () => {
+    const jar = reshaped(box(260, 260, 300, 'glass'), 'jar');
+    const capped = built([['neocaridina-davidi', 10]], {
+      loam: layer('garden-soil', level(15)),
+      gravel: layer('quartz-gravel', level(60), { order: 2 }),
+    });
+    expect(severityOf(judge({ ...capped, vessel: jar }), 'substrate.cap:loam')).toBe('fits');
   });
 
   it('of active soil is a tenth of the water', () => {
@@ -186,7 +223,9 @@ describe('the bed', () => {
     expect(on('quartz-gravel', [8, 16])?.severity).toBe('conflict');
     expect(on('river-stones')?.kind).toBe('too-large');
     expect(on('fine-quartz-sand')?.kind).toBe('passes');
-    expect(on('acid-soil')?.kind).toBe('passes');
+    // the classic killer: 2 to 6 mm
+    expect(on('quartz-gravel')?.severity).toBe('conflict');
+    expect(on('acid-soil')?.severity).toBe('watch');
     expect(on('peat')?.severity).toBe('unknown');
     expect(find(judge(built(salamander, {}, {}, { bare: true })), 'substrate.grain:s0')?.kind).toBe('bare');
     const gravel = built(salamander, { bed: layer('quartz-gravel', level(40), { grainMm: [8, 16] }) });

@@ -176,9 +176,10 @@ function targetOf(derived: Derived): { target: RecipeTarget; conductivityLeftOut
   };
 }
 
-/** The KH that everyone likes and that settles at a pH everyone likes; where no KH does both, the KH alone. Soil and humic acids set the pH themselves. */
+/** The KH that everyone likes and that settles at a pH everyone likes; where no KH does both, the KH alone. Humic acids set the pH themselves, and soil takes KH out. */
 function khBand(derived: Derived, kh: Span | null, ph: Span | null): Span | null {
-  const acid = derived['water.soil'].value !== null || (derived['water.organic-carbon'].value ?? 0) > 1;
+  if (derived['water.soil'].value !== null) return [0, OVER_SOIL_KH_DH];
+  const acid = (derived['water.organic-carbon'].value ?? 0) > 1;
   const pco2 = derived['water.gas'].value;
   if (!ph || acid || pco2 === null) return kh;
   const t = Math.min(40, Math.max(0, plannedNode(derived, 'temperatureC').value ?? 24));
@@ -189,6 +190,9 @@ function khBand(derived: Derived, kh: Span | null, ph: Span | null): Span | null
   const both: Span = [Math.max(low, kh[0]), Math.min(high, kh[1])];
   return both[0] <= both[1] ? both : kh;
 }
+
+/** More alkalinity than this spends an active soil in weeks: water for it is built up without. Common practice. */
+export const OVER_SOIL_KH_DH = 1;
 
 /** Whether everyone's pH lies below that of the thinnest water, and nothing in the tank makes it so yet. */
 function wantsAcid(derived: Derived): boolean {

@@ -101,7 +101,7 @@ export function wordRemedy(
   const action = (() => {
     switch (remedy.kind) {
       case 'blend':
-        return names.map((name, i) => `${show(`share${i}`)} ${name}`).join(' + ');
+        return names.map((name, i) => `${show(`share${i}`)} ${name}`).join(' + ') + (remedy.values['noSalts'] ? ', without the salts' : '');
       case 'recipe': {
         const litres = names.filter((_, i) => remedy.values[`litres${i}`]).map((name, i) => `${show(`litres${i}`)} ${name}`);
         const grams = names
@@ -135,6 +135,16 @@ export function wordRemedy(
         return remedy.subjects[0] === 'air-stone' ? 'Put in an air stone' : 'Let the filter ripple the surface';
       case 'changes':
         return `Change ${show('fraction')} once a week`;
+      case 'feed':
+        return `Feed ${remedy.values['feed']?.si ?? 0} g of dry food a day`;
+      case 'inert-bed':
+        return `Bed of ${names[0]} instead`;
+      case 'other-stone':
+        return `${names[0]} instead of that stone`;
+      case 'lamp-hours':
+        return `Light for ${remedy.values['hours']?.si ?? 0} h a day`;
+      case 'open-lid':
+        return 'Mesh instead of the closed lid';
       case 'top-up':
         return `Top up with ${names[0] ?? 'pure water'}`;
       case 'cover-sides':

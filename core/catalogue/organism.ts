@@ -129,6 +129,10 @@ const shared = {
   id: Id,
   latin: z.string().regex(/^[A-Z][a-z]+( (cf\.|sp\.|aff\.))?( [a-z-]+)?( ".+")?$/, 'a Latin name: Genus species'),
   common: z.array(z.string().min(1)).min(1),
+  /** Latin names it has, had or is sold under: today's valid one first, where that is another. */
+  synonyms: z.array(z.string().min(1)).optional(),
+  /** Trade names of the kind and of lines of it, as people type them. */
+  alsoCalled: z.array(z.string().min(1)).optional(),
   ranges: z.partialRecord(Phase, Ranges).refine((phases) => phases.keep !== undefined, { message: 'the keep phase is missing' }),
   /** Largest change a day that is borne, per parameter. */
   dailyStep: z.partialRecord(Parameter, factOf(z.number().positive())),

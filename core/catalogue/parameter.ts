@@ -21,21 +21,31 @@ export const PARAMETER_META: Readonly<
       limits: readonly [number, number];
       axis: readonly [number, number];
       blur: { by: number; share: number; plants: number };
+      /** Comfort of two animals this far apart is of different worlds. Common practice. */
+      worlds: number;
     }
   >
 > = {
-  temperatureC: { name: 'Temperature', kind: 'temperature', limits: [-2, 45], axis: [10, 34], blur: { by: 0.5, share: 0, plants: 1.5 } },
-  ph: { name: 'pH', kind: 'ph', limits: [2.5, 11], axis: [4, 9], blur: { by: 0.3, share: 0, plants: 0.6 } },
-  ghDh: { name: 'GH', kind: 'hardness', limits: [0, 500], axis: [0, 25], blur: { by: 0.5, share: 0.1, plants: 3 } },
-  khDh: { name: 'KH', kind: 'alkalinity', limits: [0, 60], axis: [0, 20], blur: { by: 0.5, share: 0.1, plants: 3 } },
+  temperatureC: {
+    name: 'Temperature',
+    kind: 'temperature',
+    limits: [-2, 45],
+    axis: [10, 34],
+    blur: { by: 0.5, share: 0, plants: 1.5 },
+    worlds: 4,
+  },
+  ph: { name: 'pH', kind: 'ph', limits: [2.5, 11], axis: [4, 9], blur: { by: 0.3, share: 0, plants: 0.6 }, worlds: 1.1 },
+  ghDh: { name: 'GH', kind: 'hardness', limits: [0, 500], axis: [0, 25], blur: { by: 0.5, share: 0.1, plants: 3 }, worlds: 8 },
+  khDh: { name: 'KH', kind: 'alkalinity', limits: [0, 60], axis: [0, 20], blur: { by: 0.5, share: 0.1, plants: 3 }, worlds: 6 },
   ec25UsPerCm: {
     name: 'Conductivity',
     kind: 'conductivity',
     limits: [0, 80000],
     axis: [0, 1000],
     blur: { by: 30, share: 0.25, plants: 100 },
+    worlds: 100000,
   },
-  salinity: { name: 'Salinity', kind: 'salinity', limits: [0, 60], axis: [0, 2], blur: { by: 0.3, share: 0.05, plants: 0.5 } },
+  salinity: { name: 'Salinity', kind: 'salinity', limits: [0, 60], axis: [0, 2], blur: { by: 0.3, share: 0.05, plants: 0.5 }, worlds: 4 },
 };
 
 /** How blurred the edge of a range is, in the unit of the parameter. */

@@ -52,7 +52,7 @@ describe('what a room adds to the catalogue', () => {
   });
 
   it('is judged by, and taken back with one undo', () => {
-    const design = tank([['danio-margaritatus', 12]], { shares: { tap: 1 } });
+    const design = tank([['danio-margaritatus', 12, 'spawn']], { shares: { tap: 1 } });
     const before = find(judge(design), 'water.parameter:ghDh:s0')!;
     expect(before.severity).not.toBe('fits');
     const wide = override('/ranges/keep/ghDh', { tolerance: [2, 40], optimum: [4, 30] });

@@ -4,6 +4,7 @@ import type { ToleranceRange } from '../catalogue/organism';
 import type { Fact } from '../quantity/fact';
 import type { Span } from '../quantity/range';
 import { seasonFindings } from './findings';
+import type { About } from '../window/judge';
 import { yearExtremes, yearTemperature } from './year-temperature';
 
 const room: Span[] = Array.from({ length: 12 }, (_, month) => {
@@ -56,39 +57,57 @@ describe('the seasons for one organism', () => {
     from: [],
     value,
   });
-  const judge = (range: Fact<ToleranceRange> | undefined, year = room) => {
-    const [cold, warm] = seasonFindings('x', range, node(year));
+  const about: About = { parameter: 'temperatureC', kind: 'animal', phase: 'spawn' };
+  const judge = (range: Fact<ToleranceRange> | undefined, year = room, of: About = about) => {
+    const [cold, warm] = seasonFindings('x', of, range, node(year));
     return { cold: cold!, warm: warm! };
   };
+  const kept: About = { ...about, phase: 'keep' };
+  const meanOf = ([low, high]: Span) => (low + high) / 2;
+  const coldest = Math.min(...room.map(meanOf));
 
-  it('judges the coldest low and the warmest high, each against its own edges', () => {
-    const { cold, warm } = judge(fact([10, 30], [18, 26]));
+  it('judges what lasts: the mean of the coldest and of the warmest month, each against its own edges', () => {
+    const { cold, warm } = judge(fact([10, 30], [18, 28]));
     expect(cold.severity).toBe('watch');
-    expect(cold.values['planned']?.si).toBeCloseTo(15, 9);
+    expect(cold.values['planned']?.si).toBeCloseTo(coldest, 9);
     expect(cold.values['edge']?.si).toBe(18);
-    expect(cold.excess).toBeCloseTo(3, 9);
+    expect(cold.excess).toBeCloseTo(18 - coldest, 9);
     expect(warm.severity).toBe('fits');
     expect(warm.excess).toBe(0);
   });
 
-  it('is a conflict outside what it survives', () => {
-    expect(judge(fact([16, 30], [18, 26])).cold.severity).toBe('conflict');
-    expect(judge(fact([5, 22], [14, 18])).warm.severity).toBe('conflict');
+  it('is a conflict where what lasts is outside what it survives', () => {
+    expect(judge(fact([18, 30], [20, 26])).cold.severity).toBe('conflict');
+    expect(judge(fact([5, 20], [14, 18])).warm.severity).toBe('conflict');
+  });
+
+  it('lets the peak of a day pass, a high one be watched, and a deadly one be a conflict', () => {
+    const day = (low: number, high: number): Span[] => Array.from({ length: 12 }, () => [low, high]);
+    const range = fact([10, 28], [18, 26]);
+    expect(judge(range, day(24, 28.5), kept).warm.severity).toBe('fits');
+    expect(judge(range, day(24, 30), kept).warm.severity).toBe('watch');
+    expect(judge(range, day(22, 31), kept).warm.severity).toBe('conflict');
+    expect(judge(range, day(22, 31), kept).warm.kind).toBe('animal:peak');
+    // a plant is not lost in an afternoon
+    expect(judge(range, day(22, 31), { ...kept, kind: 'plant' }).warm.severity).toBe('fits');
+  });
+
+  it('says nothing of a season outside comfort, and a word where most of the year is', () => {
+    const year = (warmMonths: number): Span[] => Array.from({ length: 12 }, (_, i) => (i < warmMonths ? [27.6, 27.6] : [24, 24]));
+    expect(judge(fact([10, 28], [18, 26]), year(3), kept).warm.severity).toBe('fits');
+    expect(judge(fact([10, 28], [18, 26]), year(8), kept).warm.severity).toBe('watch');
   });
 
   it('names the months, also across the new year', () => {
-    const { cold } = judge(fact([10, 30], [18, 26]));
-    // below 18 where 19 - 4 cos(...) < 18: October to April but the warm half
-    const months = room.flatMap(([low], i) => (low < 18 ? [i + 1] : []));
+    const { cold } = judge(fact([10, 30], [18, 28]));
+    const months = room.flatMap((month, i) => (meanOf(month) < 18 ? [i + 1] : []));
     expect(cold.values['months']?.si).toBe(months.length);
     expect(cold.values['firstMonth']?.si).toBe(months.find((month) => !months.includes(month === 1 ? 12 : month - 1)));
-    const { warm } = judge(fact([5, 40], [10, 24]));
-    expect(warm.values['firstMonth']?.si).toBeGreaterThan(4);
   });
 
   it('is unknown for a range not known, and silent for a year not stated', () => {
     expect(judge(undefined).cold.severity).toBe('unknown');
     expect(judge({ value: null, basis: 'recalled' }).warm.severity).toBe('unknown');
-    expect(seasonFindings('x', fact([10, 30], [18, 26]), node(null))).toEqual([]);
+    expect(seasonFindings('x', about, fact([10, 30], [18, 26]), node(null))).toEqual([]);
   });
 });

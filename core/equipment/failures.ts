@@ -25,8 +25,8 @@ export interface Failure {
   /** Where it ends if nobody comes; null outside 0 to 45 °C. */
   settlesC: number | null;
   side: 'low' | 'high';
-  /** Power of the heater over what the coldest month takes; null where there is no heater, or its power is not stated. */
-  overrated: number | null;
+  /** Power of the heater, W, and times what the coldest month takes; null where there is no heater, or its power is not stated. */
+  heater: { powerW: number; overrated: number } | null;
   comfort: Reach | null;
   survival: Reach | null;
 }
@@ -49,7 +49,7 @@ export function failuresPerLitre(
   const warmest = month(({ roomC }) => roomC[1]);
   const { heaterC, heaterW, coolerC, gearW } = devices;
   const needW = Math.max(...months.map((balance) => balance.heaterW[0]));
-  const overrated = heaterC === null || heaterW === null || needW <= 0 ? null : heaterW / needW;
+  const heater = heaterC === null || heaterW === null || needW <= 0 ? null : { powerW: heaterW, overrated: heaterW / needW };
   const fails = (kind: FailureKind, at: number, powerW: number): Failure => {
     const side = at === coldest && kind !== 'heater-stuck' && kind !== 'cooler-off' ? 'low' : 'high';
     const index = side === 'low' ? 0 : 1;
@@ -70,7 +70,7 @@ export function failuresPerLitre(
       fromC,
       settlesC: settlingC(body, airC, powerW),
       side,
-      overrated,
+      heater,
       comfort: reach(window.optimum[index]),
       survival: reach(window.tolerance[index]),
     };

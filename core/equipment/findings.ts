@@ -13,8 +13,8 @@ import type { MonthBalance } from './year-temperature';
 export const RATING_FACTOR = 1.2;
 /** Shorter than a night is short. Common practice. */
 const NIGHT_HOURS = 8;
-/** A heater this much stronger than the coldest month takes cooks the tank when it sticks. Common practice. */
-const OVERRATED = 5;
+/** A heater this much stronger than the coldest month takes, and than a tank usually has, cooks the tank when it sticks. Common practice. */
+const OVERRATED = { times: 5, wPerL: 1.5 };
 /** Animals stand for hours what they do not stand for months: degrees below and above their tolerance. Common practice. */
 export const FOR_HOURS_C = { low: 3, high: 2 } as const;
 /** The high of a day, and the low of one, may pass the tolerance by so much while the day's mean stays inside. Common practice. */
@@ -106,6 +106,8 @@ export function climateNotStated(year: Computed<unknown>): Finding {
   };
 }
 
+const mean = ([a, b]: Span): number => (a + b) / 2;
+
 const of = (code: Finding['code'], subjects: readonly string[]) =>
   ({ key: [code, ...subjects].join(':'), code, bench: 'equipment', subjects }) as const;
 
@@ -113,7 +115,8 @@ const of = (code: Finding['code'], subjects: readonly string[]) =>
 export function ratingFinding(id: string, device: Thermostat, balance: Computed<readonly MonthBalance[]>): Finding | null {
   if (!balance.value) return null;
   const heats = device.kind === 'heater';
-  const needW = Math.max(...balance.value.flatMap(({ heaterW, coolerW }) => (heats ? heaterW : coolerW)));
+  // the water carries a tank through the hours of a day: what counts is the day's mean
+  const needW = Math.max(...balance.value.map(({ heaterW, coolerW }) => mean(heats ? heaterW : coolerW)));
   const base = { ...of(heats ? 'heat.heater-rating' : 'heat.cooler-rating', [id]), evidence: [balance], basis: 'practice' } as const;
   const need = { quantity: 'power', si: needW } as const;
   const wanted = { quantity: 'power', si: needW * RATING_FACTOR } as const;
@@ -127,8 +130,12 @@ export function ratingFinding(id: string, device: Thermostat, balance: Computed<
   };
 }
 
+function isFarTooStrong({ heater }: Failure, litres: number): boolean {
+  return heater !== null && heater.overrated > OVERRATED.times && heater.powerW > OVERRATED.wPerL * litres;
+}
+
 /** A thermostat that sticks, or a power cut: watched when an animal's life is at stake before anyone is likely to look. */
-export function failureFinding(failures: Computed<readonly Failure[]>, failure: Failure): Finding | null {
+export function failureFinding(failures: Computed<readonly Failure[]>, failure: Failure, litres: number): Finding | null {
   if (failure.kind !== 'heater-stuck' && failure.kind !== 'power-cut') return null;
   const base = {
     ...of(failure.kind === 'heater-stuck' ? 'heat.stuck-heater' : 'heat.power-cut', []),
@@ -147,7 +154,7 @@ export function failureFinding(failures: Computed<readonly Failure[]>, failure: 
   const soonest = survival.band[0] ?? survival.hours;
   if (soonest === null) return { ...base, severity: 'fits', excess: 0, values: { ...start, edge } };
   // any heater that sticks cooks a small tank in the end; one chosen far too strong does it before the next look
-  const short = soonest < NIGHT_HOURS && (failure.kind === 'power-cut' || (failure.overrated ?? 0) > OVERRATED);
+  const short = soonest < NIGHT_HOURS && (failure.kind === 'power-cut' || isFarTooStrong(failure, litres));
   return {
     ...base,
     severity: short ? 'watch' : 'fits',

@@ -8,13 +8,13 @@ import { failures, failuresPerLitre } from './failures';
 import { heatLoss } from './heat-loss';
 import { HEAT_CAPACITY_J_PER_LK, hoursToEdge } from './hours-to-edge';
 import { settlingC } from './settling-temperature';
-import { yearBalance, type Thermostats } from './year-temperature';
+import { swingShare, yearBalance, type Thermostats } from './year-temperature';
 
 const within = (value: number, expected: number, share: number) => expect(Math.abs(value / expected - 1)).toBeLessThan(share);
 const COVERED = { ...HEAT_BODY, covered: 0.95 };
 const NONE: Thermostats = { heaterC: null, coolerC: null, heaterW: 0, coolerW: 0, gearW: 0 };
 const failuresOf = (climate: Span[], devices: Thermostats, window: Parameters<typeof failuresPerLitre>[3]) =>
-  failures(failuresPerLitre(yearBalance(climate, HEAT_BODY, devices), HEAT_BODY, devices, window), 61.2);
+  failures(failuresPerLitre(yearBalance(climate, HEAT_BODY, devices, 61.2), HEAT_BODY, devices, window), 61.2);
 
 describe('the worked example: 60 × 30 × 34 cm of water at 26 in a room of 21 °C and 50 %', () => {
   const open = heatLoss(HEAT_BODY, 26, 21);
@@ -102,18 +102,52 @@ describe('the balance', () => {
 
   it('of a year: heaters hold as far as their power goes', () => {
     const climate: Span[] = Array.from({ length: 12 }, (_, i) => [17 + (i % 6), 19 + (i % 6)]);
-    const held = yearBalance(climate, HEAT_BODY, { ...NONE, heaterC: 24, heaterW: null });
+    const held = yearBalance(climate, HEAT_BODY, { ...NONE, heaterC: 24, heaterW: null }, 61.2);
     expect(held.every(({ tankC }) => tankC[0] === 24 && tankC[1] === 24)).toBeTrue();
     const need = heatLoss(HEAT_BODY, 24, 17).totalW;
     expect(held[0]!.heaterW[0]).toBeCloseTo(need, 9);
-    const weak = yearBalance(climate, HEAT_BODY, { ...NONE, heaterC: 24, heaterW: need / 2 });
+    const weak = yearBalance(climate, HEAT_BODY, { ...NONE, heaterC: 24, heaterW: need / 2 }, 61.2);
     expect(weak[0]!.tankC[0]).toBeLessThan(24);
     expect(weak[0]!.tankC[0]).toBeGreaterThan(settlingC(HEAT_BODY, 17, 0)!);
-    const cooled = yearBalance(climate, HEAT_BODY, { ...NONE, coolerC: 16, coolerW: null });
+    const cooled = yearBalance(climate, HEAT_BODY, { ...NONE, coolerC: 16, coolerW: null }, 61.2);
     expect(cooled.every(({ tankC }) => tankC[1] <= 16)).toBeTrue();
     expect(cooled[5]!.coolerW[1]).toBeGreaterThan(0);
-    const withLamp = yearBalance(climate, HEAT_BODY, { ...NONE, gearW: 12 });
-    expect(withLamp[0]!.tankC[0]).toBeGreaterThan(yearBalance(climate, HEAT_BODY, NONE)[0]!.tankC[0] + 0.5);
+    const withLamp = yearBalance(climate, HEAT_BODY, { ...NONE, gearW: 12 }, 61.2);
+    expect(withLamp[0]!.tankC[0]).toBeGreaterThan(yearBalance(climate, HEAT_BODY, NONE, 61.2)[0]!.tankC[0] + 0.5);
+  });
+});
+
+describe('the swing of a day', () => {
+  it('reaches the water only through its time constant', () => {
+    // 52 L losing 5.6 W/K: 10.75 h; 1/√(1 + (2π·10.75/24)²) = 0.335
+    expect((52 * HEAT_CAPACITY_J_PER_LK) / 5.6 / 3600).toBeCloseTo(10.75, 2);
+    expect(swingShare(52, 5.6)).toBeCloseTo(0.335, 3);
+    expect(swingShare(1e6, 5.6)).toBeLessThan(1e-3);
+    expect(swingShare(0.1, 100)).toBeGreaterThan(0.99);
+  });
+
+  it('moves 52 L by less than two degrees in a room that swings by five', () => {
+    const climate: Span[] = Array.from({ length: 12 }, () => [22, 27]);
+    const body = { ...HEAT_BODY, wallM2: 0.5, waterM2: 0.15, baseM2: 0.15, covered: 0.95 };
+    const [month] = yearBalance(climate, body, { ...NONE, gearW: 8 }, 52);
+    const [low, high] = month!.tankC;
+    expect(high - low).toBeGreaterThan(1);
+    expect(high - low).toBeLessThan(2.2);
+    expect(low).toBeGreaterThan(24.5);
+    expect(high).toBeLessThan(27.5);
+  });
+
+  it('follows an independent integration over ten days', () => {
+    const body = { ...HEAT_BODY, covered: 0.95 };
+    const climate: Span[] = Array.from({ length: 12 }, () => [20, 26]);
+    const capacityWh = (61.2 * HEAT_CAPACITY_J_PER_LK) / 3600;
+    const room = (hour: number) => 23 + 3 * Math.sin((2 * Math.PI * hour) / 24);
+    const derivative = (hour: number, [waterC = 0]: number[]) => [(5 - heatLoss(body, waterC, room(hour)).totalW) / capacityWh];
+    const solver = new Solver(1);
+    const days = Array.from({ length: 48 }, (_, i) => solver.solve(derivative, 0, [24], 240 + i / 2).y[0]!);
+    const [month] = yearBalance(climate, body, { ...NONE, gearW: 5 }, 61.2);
+    expect(Math.min(...days)).toBeCloseTo(month!.tankC[0], 0.5);
+    expect(Math.max(...days)).toBeCloseTo(month!.tankC[1], 0.5);
   });
 });
 
@@ -158,6 +192,13 @@ describe('hours to an edge', () => {
     expect(survival!.band[1]!).toBeGreaterThan(survival!.hours!);
     expect(stuck!.settlesC!).toBeGreaterThan(30);
     expect(stuck!.survival!.edgeC).toBe(30);
+  });
+
+  it('are none where nothing is held, and of an edge that is passed already', () => {
+    const climate: Span[] = Array.from({ length: 12 }, () => [17, 19]);
+    expect(failuresOf(climate, NONE, { optimum: [24, 27], tolerance: [20, 30] })).toEqual([]);
+    const [, stuck] = failuresOf(climate, { ...NONE, heaterC: 25, heaterW: 150 }, { optimum: [20, 22], tolerance: [18, 24] });
+    expect(stuck!.survival).toBeNull();
   });
 
   it('of edges that are not known are not told', () => {

@@ -5,7 +5,7 @@ import { meantToBreed, youngDepthMm, type Companion } from './company';
 
 const NEAR = 0.8;
 /** What does not go down whole is bitten apart by a hunter so many times as long. Common practice. */
-const BITES_APART = 1.5;
+const BITES_APART = 2;
 /** Length over length at which claws take a grown animal for sure, and at which they may. Common practice. */
 const CLAWS = { sure: 2, may: 1.2 };
 /** A crab reaches as far as a prawn this many times as long as its shell is wide. Common practice. */

@@ -4,9 +4,9 @@ import { weakestBasis } from '../quantity/fact';
 import type { Companion } from './company';
 
 /** Several kinds in one stratum, each with the floor area its group wants, against the floor there is. Common practice. */
-const CROWDED = { watch: 1.5, conflict: 3 };
+const CROWDED = { watch: 1.2, conflict: 3 };
 /** Peaceful kinds swim through each other: of the floor their group wants so much is their own. Common practice. */
-const SHARED = 0.5;
+const SHARED = 0.7;
 /** What each head beyond the smallest proper group adds of its share. Common practice. */
 const BEYOND_GROUP = 0.25;
 

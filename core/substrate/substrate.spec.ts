@@ -12,7 +12,8 @@ import { preparationOf, toBuy } from './preparation';
 import { slopeStability } from './slope-stability';
 import { loosestStep, steepestOf } from './steepest';
 import { bank, level, reshapedSurface, surfaceAt } from './surface';
-import { safeGrainMm, swallowHazard } from './swallow-hazard';
+import type { Animal } from '../catalogue/organism';
+import { stonesFromMm, swallowHazard, takesGrain } from './swallow-hazard';
 import { throatMm } from './throat';
 
 const L = 600;
@@ -186,15 +187,49 @@ describe('slopes', () => {
 });
 
 describe('grain', () => {
-  it('in a salamander: gravel lodges, large stones stay out, fine soil and sand pass', () => {
-    const gape = 25;
-    expect(swallowHazard([10, 30], gape)).toBe('lodges');
-    expect(swallowHazard([40, 100], gape)).toBe('too-large');
-    expect(swallowHazard([1, 4], gape)).toBe('passes');
-    expect(swallowHazard([0.2, 0.8], gape)).toBe('passes');
-    expect(swallowHazard([2, 16], gape)).toBe('mixed');
-    expect(swallowHazard([20, 60], gape)).toBe('mixed');
-    expect(safeGrainMm(gape)).toEqual({ upTo: 7.5, from: 37.5 });
+  const STONE = { soft: false, sharp: false };
+  it('in what sucks its food in: sand passes, stones larger than the head stay out, all between lodges', () => {
+    const axolotl = { takes: 'sucks', gapeMm: 25, young: false } as const;
+    // the grains of practice: fine sand, coarse sand, the classic killer, pebbles, stones; and soil that crumbles
+    expect(swallowHazard([0.2, 0.8], axolotl, STONE)).toBe('passes');
+    expect(swallowHazard([0.5, 2], axolotl, STONE)).toBe('partly');
+    for (const gravel of [
+      [2, 6],
+      [1, 5],
+      [5, 15],
+      [10, 30],
+      [20, 60],
+    ] as const)
+      expect(swallowHazard(gravel, axolotl, STONE))
+        .withContext(gravel.join('–'))
+        .toBe('lodges');
+    expect(swallowHazard([40, 100], axolotl, STONE)).toBe('too-large');
+    expect(swallowHazard([1, 4], axolotl, { soft: true, sharp: false })).toBe('soft');
+    expect(stonesFromMm(25)).toBe(37.5);
+  });
+
+  it('in the young of them half as coarse', () => {
+    const young = { takes: 'sucks', gapeMm: 6, young: true } as const;
+    expect(swallowHazard([0.1, 0.5], young, STONE)).toBe('passes');
+    expect(swallowHazard([0.2, 0.8], young, STONE)).toBe('lodges');
+  });
+
+  it('under what sifts: any sand, not gravel, nothing sharp', () => {
+    const cory = { takes: 'sifts', gapeMm: 1.2, young: false } as const;
+    expect(swallowHazard([0.2, 0.8], cory, STONE)).toBe('passes');
+    expect(swallowHazard([0.5, 2], cory, STONE)).toBe('passes');
+    expect(swallowHazard([2, 6], cory, STONE)).toBe('cannot-sift');
+    expect(swallowHazard([0.3, 1.2], cory, { soft: false, sharp: true })).toBe('sharp');
+    expect(swallowHazard([1, 4], cory, { soft: true, sharp: false })).toBe('passes');
+  });
+
+  it('is no matter to what picks from the water, has no gut to block, or grazes', () => {
+    const takes = (id: string) => takesGrain(catalogue.organisms.get(id) as Animal);
+    for (const id of ['hippocampus-erectus', 'doryrhamphus-janssi', 'paracheirodon-innesi', 'anentome-helena', 'neocaridina-davidi'])
+      expect(takes(id)).withContext(id).toBeNull();
+    expect(takes('ambystoma-mexicanum')).toBe('sucks');
+    for (const id of ['corydoras-panda', 'corydoras-pygmaeus', 'pangio-kuhlii', 'tuberoschistura-arakanensis'])
+      expect(takes(id)).withContext(id).toBe('sifts');
   });
 
   it('is coarse enough to lie still, fine enough to hold what is under it', () => {

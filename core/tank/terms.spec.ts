@@ -1,3 +1,4 @@
+import { BASES_HELD } from './terms/soil';
 import fc from 'fast-check';
 import { FULL_TANK, SMALL_TANK, TAP } from '../testing/scenarios';
 import { balanceOf, flowOf, TERMS } from './balance';
@@ -157,8 +158,20 @@ describe('active soil', () => {
     expect(soft[STATE.calcium]!).toBeCloseTo(0, 12);
     expect(soft[STATE.sodium]!).toBeLessThan(0);
   });
-  it('lets water be that is below its pH, and does nothing when it is spent', () => {
-    expect(rates(over(8.9), 'soil')[STATE.alkalinity]!).toBe(0);
+  it('gives bases to water that is more acid than it, as far as it holds them, and keeps charge both ways', () => {
+    const acid = rates(over(8.9), 'soil');
+    expect(acid[STATE.alkalinity]!).toBeGreaterThan(0);
+    expect(2 * (acid[STATE.calcium]! + acid[STATE.magnesium]!)).toBeCloseTo(acid[STATE.alkalinity]!, 9);
+    expect(acid[STATE.soil]!).toBeCloseTo(acid[STATE.alkalinity]!, 9);
+    const hard = rates(over(6.2), 'soil');
+    const charge = 2 * (hard[STATE.calcium]! + hard[STATE.magnesium]!) + hard[STATE.sodium]! + hard[STATE.potassium]!;
+    expect(charge).toBeCloseTo(hard[STATE.alkalinity]!, 9);
+    // all its bases gone
+    const none = rates(over(8.9), 'soil', (y) => (y[STATE.soil] = (1 + BASES_HELD) * y[STATE.soil]!));
+    expect(none[STATE.alkalinity]!).toBe(0);
+  });
+
+  it('does nothing to hard water once it is spent', () => {
     expect(rates(over(6.2), 'soil', (y) => (y[STATE.soil] = 0))[STATE.alkalinity]!).toBe(0);
   });
   it('works harder the lower its pH', () => {

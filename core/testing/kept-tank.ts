@@ -126,7 +126,7 @@ function piecesOf({ sizeMm: [lengthMm, widthMm], shape, pieces = [] }: KeptTank)
         ...(materialId ? { materialId } : {}),
         ...(sizeMm ? { sizeMm: [...sizeMm] } : {}),
       });
-      const [w, d] = made.sizeMm;
+      const [w, d] = made.turnDeg[2] === 90 ? [made.sizeMm[1], made.sizeMm[0]] : made.sizeMm;
       if (x + w > lengthMm - edgeMm) [x, y, deep] = [edgeMm, y - deep - 14, 0];
       scene[`p${order}`] = { ...made, positionMm: shape === 'jar' ? [lengthMm / 2, widthMm / 2, 0] : [x + w / 2, y - d / 2, 0] };
       x += w + 14;
@@ -228,7 +228,7 @@ export function kept(told: KeptTank): { design: Design; room: Room } {
 /** About a watt to a litre, in the ratings that are sold. */
 function wattsFor([lengthMm, widthMm, heightMm]: readonly [number, number, number]): number {
   const litres = (lengthMm * widthMm * heightMm) / 1e6;
-  return [25, 50, 75, 100, 150, 200, 300].find((watts) => watts >= litres) ?? 300;
+  return [25, 50, 75, 100, 150, 200, 300].find((watts) => watts >= 0.8 * litres) ?? 300;
 }
 
 /** Whether every animal and plant that is told of is in the catalogue. */

@@ -153,13 +153,13 @@ export const STOCKING_CASES: readonly StockingCase[] = [
     'All newborn shrimp are food to nearly any fish',
   ),
   practice(
-    'of shrimp that are only kept, lost young are no fault',
+    'a colony of shrimp that is only kept hardly grows beside small danios',
     [
       ['neocaridina-davidi', 20],
       ['danio-margaritatus', 8],
     ],
-    [['stocking.predation-young', [1, 0], 'none']],
-    'A way to hold a colony in check',
+    [['stocking.predation-young', [1, 0], 'watch']],
+    'A way to hold a colony in check, and a disappointment to whom wants more of them',
   ),
   practice(
     'larvae and other fish do not go together',
@@ -520,8 +520,8 @@ export const STOCKING_CASES: readonly StockingCase[] = [
   practice(
     'cherry shrimp unheated in the same barn',
     [['neocaridina-davidi', 20]],
-    [['heat.too-cold', [0], 'watch']],
-    'Endured without a heater, but breeding stops',
+    [['heat.too-cold', [0], 'fits']],
+    'They winter without a heater; only breeding stops',
   ),
 ];
 

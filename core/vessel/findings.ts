@@ -104,11 +104,19 @@ export function depthFinding(subject: string, deepest: Fact<number> | undefined,
   };
 }
 
+/** Dwarf shrimp climb a hose, and stay in the water of an open tank. Common practice. */
+const CRAWLS_FROM_MM = 40;
+
 /** What a climber is, that walks out of any open top sooner or later; snails and shrimp do it now and then. */
 const WALKS_OUT: ReadonlySet<AnimalGroup> = new Set(['amphibian', 'crab', 'crayfish']);
 
 /** Whether the top holds a jumper, and one that climbs. Gaps in a lid are judged one by one. */
-export function lidFinding(subject: string, { group, traits: { jumps, leaps, climbs } }: Animal, vessel: Vessel): Finding {
+export function lidFinding(
+  subject: string,
+  { group, sizeMm, traits: { jumps, leaps, climbs: climbing } }: Animal,
+  vessel: Vessel,
+): Finding {
+  const climbs = group === 'shrimp' && (sizeMm.length.value ?? 0) < CRAWLS_FROM_MM ? { ...climbing, value: false } : climbing;
   const base = { ...of('vessel.lid', [subject]), values: {}, evidence: [], basis: weakestBasis([jumps.basis, climbs.basis]) };
   const leaves = jumps.value === true || climbs.value === true;
   if (!leaves) {

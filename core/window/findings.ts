@@ -5,8 +5,9 @@ import { weakestBasis } from '../quantity/fact';
 import { windowOf, type Window, type WindowMember } from './window';
 
 /**
- * Two animals whose ranges do not meet by more than their edges are blurred: no water and no heater can serve both. Optima that do not meet
- * are worth a word where one of the two is to breed. Plants are judged by the water there is.
+ * Two animals whose ranges do not meet by more than their edges are blurred: no water and no heater can serve both; nor can any where their
+ * comfort lies worlds apart, though each bears something of the other's. Comfort that lies nearer by is worth a word where one of the two is to
+ * breed, or half a world lies between. Plants are judged by the water there is.
  *
  * @param members the animals alone, with whether each is to breed
  */
@@ -20,24 +21,28 @@ export function windowFindings(
   if (!pair) return [];
   const which = window.clash ? 'tolerance' : 'optimum';
   const [lower, higher] = pair.map((id) => members.find((member) => member.id === id));
-  if (which === 'optimum' && !lower?.breeds && !higher?.breeds) return [];
   const top = lower?.range?.value?.[which][1];
   const bottom = higher?.range?.value?.[which][0];
   if (top === null || top === undefined || bottom === null || bottom === undefined) return [];
-  if (bottom - top <= blurOf(parameter, bottom, 'animal')) return [];
-  const { kind } = PARAMETER_META[parameter];
+  const { kind, worlds } = PARAMETER_META[parameter];
+  const apart = bottom - top;
+  if (apart <= blurOf(parameter, bottom, 'animal')) return [];
+  const breeds = lower?.breeds === true || higher?.breeds === true;
+  const clash = window.clash !== null || apart > worlds;
+  if (!clash && !breeds && apart <= worlds / 2) return [];
   return [
     {
-      key: `window.${window.clash ? 'clash' : 'strain'}:${parameter}:${pair.join(':')}`,
-      code: window.clash ? 'window.clash' : 'window.strain',
+      key: `window.${clash ? 'clash' : 'strain'}:${parameter}:${pair.join(':')}`,
+      code: clash ? 'window.clash' : 'window.strain',
       bench: 'livestock',
-      severity: window.clash ? 'conflict' : 'watch',
-      excess: bottom - top,
+      severity: clash ? 'conflict' : 'watch',
+      excess: apart,
       subjects: pair,
       parameter,
       values: { top: { quantity: kind, si: top }, bottom: { quantity: kind, si: bottom } },
       evidence: [node],
       basis: weakestBasis([lower?.range?.basis ?? 'recalled', higher?.range?.basis ?? 'recalled']),
+      ...(clash && !window.clash ? { kind: 'worlds' } : {}),
     },
   ];
 }

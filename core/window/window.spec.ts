@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import type { ToleranceRange } from '../catalogue/organism';
 import type { Fact } from '../quantity/fact';
-import { judge } from './judge';
+import { judge, judgeFor } from './judge';
+import { blurOf, PARAMETER_META, PARAMETERS, type Parameter, type Phase } from '../catalogue/parameter';
 import { windowOf, type WindowMember } from './window';
 
 const range = (tolerance: ToleranceRange['tolerance'], optimum: ToleranceRange['optimum']): Fact<ToleranceRange> => ({
@@ -85,22 +86,54 @@ describe('one value against one range', () => {
     ['below the tolerance', gh, 1, undefined, 'conflict', 5],
     ['beyond, but the doubt reaches back', gh, 21, [19, 23], 'watch', 9],
     ['beyond with all of the doubt', gh, 23, [21, 25], 'conflict', 11],
-    ['comfortable, but the doubt crosses the tolerance', gh, 12, [8, 21], 'watch', 0],
+    ['comfortable, whatever the doubt', gh, 12, [8, 21], 'fits', 0],
     ['a range not known', null, 8, undefined, 'unknown', null],
     ['an upper edge not known', { tolerance: [2, null], optimum: [6, null] }, 30, undefined, 'unknown', null],
     ['below the only known edge', { tolerance: [2, null], optimum: [6, null] }, 1, undefined, 'conflict', 5],
   ];
   for (const [name, known, value, interval, severity, excess] of cases) {
     it(`${name}: ${severity}`, () => {
-      const verdict = judge(known, value, interval);
+      const verdict = judge(known, value, interval ? { interval } : {});
       expect(verdict.severity).toBe(severity as typeof verdict.severity);
       expect(verdict.excess).toBe(excess);
     });
   }
 
   it('looks at one side only for a season', () => {
-    expect(judge(gh, 25, undefined, 'low').severity).toBe('fits');
-    expect(judge(gh, 25, undefined, 'high').severity).toBe('conflict');
-    expect(judge({ tolerance: [null, 20], optimum: [null, 12] }, 8, undefined, 'low').severity).toBe('unknown');
+    expect(judge(gh, 25, { sides: 'low' }).severity).toBe('fits');
+    expect(judge(gh, 25, { sides: 'high' }).severity).toBe('conflict');
+    expect(judge({ tolerance: [null, 20], optimum: [null, 12] }, 8, { sides: 'low' }).severity).toBe('unknown');
+  });
+
+  it('counts what lies within the blur of an edge as inside', () => {
+    const blur = () => 0.5;
+    expect(judge(gh, 20.4, { blur, wants: Infinity }).severity).toBe('fits');
+    expect(judge(gh, 20.6, { blur, wants: Infinity }).severity).toBe('conflict');
+    expect(judge(gh, 12.4, { blur }).severity).toBe('fits');
+    expect(judge(gh, 12.6, { blur }).severity).toBe('watch');
+  });
+
+  it('never says a value is past an edge that reads the same', () => {
+    for (const parameter of PARAMETERS)
+      for (const edge of [7, 12, 28, 250])
+        for (const kind of ['animal', 'plant'] as const) {
+          const { blur } = PARAMETER_META[parameter];
+          expect(blurOf(parameter, edge, kind)).toBeGreaterThanOrEqual(blur.by);
+          const range: ToleranceRange = { tolerance: [0, edge], optimum: [0, edge] };
+          const just = edge + 0.9 * blurOf(parameter, edge, kind);
+          expect(judgeFor({ parameter, kind, phase: 'keep' }, range, just).severity).toBe('fits');
+        }
+  });
+
+  it('asks comfort of those that are to breed, and of the outer part of hardness and heat of those that are kept', () => {
+    const severity = (parameter: Parameter, phase: Phase, value: number, kind: 'animal' | 'plant' = 'animal') =>
+      judgeFor({ parameter, kind, phase }, gh, value).severity;
+    expect(severity('ghDh', 'spawn', 14)).toBe('watch');
+    expect(severity('ghDh', 'keep', 14)).toBe('fits');
+    expect(severity('ghDh', 'keep', 19)).toBe('watch');
+    expect(severity('khDh', 'keep', 19)).toBe('fits');
+    expect(severity('ghDh', 'keep', 25)).toBe('conflict');
+    expect(severity('ghDh', 'keep', 25, 'plant')).toBe('watch');
+    expect(severity('ghDh', 'keep', 30, 'plant')).toBe('conflict');
   });
 });

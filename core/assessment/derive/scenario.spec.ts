@@ -1,7 +1,6 @@
 import { emptyCare } from '../../care/model';
-import type { Animal } from '../../catalogue/organism';
 import type { Design } from '../../design/design';
-import { throughTheYear, breathMgPerDay, gramsOf, heatTable, leachedMgPerDay, tankWater, usualFeed } from './scenario';
+import { throughTheYear, heatTable, leachedMgPerDay, tankWater } from './scenario';
 import { derive } from '../derive';
 import { thermostats } from './heat';
 import { heatLoss } from '../../equipment/heat-loss';
@@ -42,32 +41,6 @@ describe('what a look ahead rests on', () => {
     expect(chloride(null)).toBe(0);
     expect(chloride({ sourceId: 'ro', everyDays: 7 })).toBeLessThan(0.1);
     expect(chloride({ sourceId: null, everyDays: 7 })).toBeCloseTo(ahead(shellBed)!.scenario.start.chlorideMmol, 9);
-  });
-
-  it('breathes as science says: fish at 25 degrees', () => {
-    // Clarke & Johnston 1999 at rest, mg an hour: 0.1 g .076, 1 g .467, 5 g 1.66, 50 g 10.3 (recalled; below 5 g drawn out)
-    for (const [grams, mgPerH] of [
-      [0.1, 0.076],
-      [1, 0.467],
-      [5, 1.66],
-      [50, 10.3],
-    ] as const)
-      expect(Math.abs(breathMgPerDay(grams, 'fish') / 24 / 1.75 / mgPerH - 1)).toBeLessThan(0.07);
-    // dwarf shrimp, 0.2 to 0.5 mg a gram and hour: common practice
-    const shrimp = breathMgPerDay(0.2, 'shrimp') / 24 / 0.2;
-    expect(shrimp).toBeGreaterThanOrEqual(0.2);
-    expect(shrimp).toBeLessThanOrEqual(0.5);
-  });
-
-  it('weighs animals by their bodies, and says nothing where a size is not known', () => {
-    const grams = (id: string) => gramsOf(catalogue.organisms.get(id) as Animal)!;
-    expect(grams('danio-margaritatus')).toBeGreaterThan(0.1);
-    expect(grams('danio-margaritatus')).toBeLessThan(0.5);
-    expect(grams('ambystoma-mexicanum')).toBeGreaterThan(50);
-    expect(grams('ambystoma-mexicanum')).toBeLessThan(250);
-    const fish = catalogue.organisms.get('danio-margaritatus') as Animal;
-    expect(gramsOf({ ...fish, sizeMm: { ...fish.sizeMm, depth: { value: null, basis: 'recalled' } } })).toBeNull();
-    expect(usualFeed(10)).toBeCloseTo(0.15, 9);
   });
 
   it('has more breath and feed with more animals, more uptake with more plants', () => {

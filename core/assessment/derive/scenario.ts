@@ -41,6 +41,8 @@ export function tankWater(mixed: MixedWater): TankWater {
 
 /** Grams of nitrogen a square metre of plant takes up in a day, by how fast it grows. Order of Reddy & De Busk 1985, recalled. */
 const UPTAKE = { slow: 0.03, moderate: 0.1, fast: 0.35 } as const;
+/** CO2 of lived-in rooms, µatm. Common practice: 600 to 1500. */
+const ROOM_PCO2_UATM = 1000;
 /** Gas exchange against still water. Common practice: 2 to 4 m a day where a filter's outlet ripples the surface, 2 to 5 over an air stone. */
 const MOVEMENT: Readonly<Record<Surface, number>> = { still: 1, ripple: 5, 'air-stone': 6 };
 /** A pump in the tank, or a filter of this power and more, drives the whole surface. Common practice. */
@@ -136,7 +138,7 @@ export function aheadOf(world: World, up: Derived): Ahead | null {
       gas: {
         surfaceM2: body.waterM2,
         ...airing(design, surface, body.waterM2, body.covered),
-        roomPco2Uatm: PURE_WATER.pco2Uatm,
+        roomPco2Uatm: ROOM_PCO2_UATM,
         pressureHpa: 1013.25,
         fedCo2MgPerL: design.water.co2?.mgPerL ?? null,
       },

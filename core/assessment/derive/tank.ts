@@ -1,5 +1,4 @@
 import { settledTank, type AtRest } from '../../tank/at-rest';
-import { NO_OXYGEN } from '../../water/life-findings';
 import { missing, type Ahead, type Definitions } from './node';
 import { aheadOf, lyingOf } from './scenario';
 
@@ -100,9 +99,8 @@ export const tankNodes: Pick<Definitions, 'water.lying' | 'tank.ahead' | 'tank.t
       if (!ahead) return missing(up['tank.ahead'].note ?? 'not known');
       const value = settledTank(ahead.scenario);
       const inputs = { scenario: ahead.scenario };
-      // without oxygen the filter stands still: that is said, and no figure of the rest
-      const odd = value.usual.oxygenMgPerL < NO_OXYGEN ? null : notWater(value.usual);
-      if (odd) return { value: null, gap: 'outside-validity', inputs, note: `${odd} ${settledNote(ahead)}` };
+      const odd = notWater(value.usual);
+      if (odd) return { value, gap: 'outside-validity', inputs, note: `${odd} ${settledNote(ahead)}` };
       return { value, inputs, note: settledNote(ahead) };
     },
   },

@@ -32,7 +32,7 @@ function settledOf(up: Derived): { tank: SettledTank | null; note: string | unde
   const { value, note, gap } = up['tank.settled'];
   if (value && value.usual.oxygenMgPerL < NO_OXYGEN)
     return { tank: null, note: 'As it is mixed: with so little oxygen in the tank nothing further can be said of it.', void: false };
-  return { tank: value, note, void: gap === 'outside-validity' };
+  return { tank: gap === 'outside-validity' ? null : value, note, void: gap === 'outside-validity' };
 }
 
 function degrees(parameter: 'ghDh' | 'khDh'): NodeDefinition<number> {
@@ -169,14 +169,17 @@ export const settledNodes: Pick<Definitions, SettledNodes> = {
     from: ['tank.ahead', 'tank.settled'],
     reads: () => [],
     compute: (_, up) => {
-      const soil = up['tank.ahead'].value?.scenario.soil;
+      const scenario = up['tank.ahead'].value?.scenario;
+      const soil = scenario?.soil;
       const settled = up['tank.settled'];
-      if (!soil || !settled.value) return missing('no active soil lies in fresh water of known GH and KH');
+      if (!scenario || !soil || !settled.value || settled.gap) return missing('no active soil lies in fresh water of known GH and KH');
       const { moves, cornerMoves } = settled.value;
       const of = (all: readonly Move[]) => all.find(({ id }) => id === 'soil');
+      // the first filling takes its share at once
+      const first = Math.max(0, scenario.start.alkalinityMeq - settled.value.usual.khDh * MEQ_PER_DEGREE_ALKALINITY) * scenario.litres;
       const weeks = (all: readonly Move[], by: number): number | null => {
         const used = of(all)?.usedPerDay ?? 0;
-        const left = used > 0 ? (soil.capacityMeq * by) / used / 7 : Infinity;
+        const left = used > 0 ? Math.max(0, soil.capacityMeq * by - first) / used / 7 : Infinity;
         return left < NEVER_WEEKS ? left : null;
       };
       const edges = [weeks(cornerMoves[0], 1), weeks(cornerMoves[1], 1), weeks(moves, 1.7), weeks(moves, 1 / 1.7)];
@@ -199,7 +202,7 @@ export const settledNodes: Pick<Definitions, SettledNodes> = {
     reads: () => [],
     compute: (_, up) => {
       const settled = up['tank.settled'];
-      if (!up['tank.ahead'].value?.scenario.lime || !settled.value)
+      if (!up['tank.ahead'].value?.scenario.lime || !settled.value || settled.gap)
         return missing('nothing gives off lime in fresh water of known GH and KH');
       const of = (all: readonly Move[]) => ((all.find(({ id }) => id === 'lime')?.khDh ?? 0) * MEQ_PER_DEGREE_ALKALINITY) / 2;
       const edges = [of(settled.value.moves), of(settled.value.cornerMoves[0]), of(settled.value.cornerMoves[1])];
@@ -219,7 +222,7 @@ export const settledNodes: Pick<Definitions, SettledNodes> = {
       if (measured !== null) return { value: measured, calculationId: 'water.colour', note: 'As measured by you.' };
       const source = up['water.mixed'].value?.traces.organicCarbon ?? 0;
       const settled = up['tank.settled'];
-      if (!settled.value || settled.value.usual.organicCarbonMgPerL < 1e-6)
+      if (!settled.value || settled.gap || settled.value.usual.organicCarbonMgPerL < 1e-6)
         return { value: source, calculationId: null, note: 'That of the sources alone, as far as it is known.' };
       const { value, band } = banded(settled.value, (rest) => rest.organicCarbonMgPerL);
       return {

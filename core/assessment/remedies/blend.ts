@@ -4,10 +4,12 @@ import { inOrder } from '../../design/design';
 import type { RoomSource } from '../../design/room';
 import { pointer } from '../../design/edit';
 import { mixWater } from '../../water/mixed-water';
+import { saltsOf } from '../derive/water';
 import { settledPh, TANK_CO2_UATM } from '../../water/planned-water';
 import type { SourceWater } from '../../water/source-water';
 import { judgeFor } from '../../window/judge';
 import type { Assessment } from '../assess';
+import { OVER_SOIL_KH_DH } from '../recipe-plan';
 import { forRevision, oncePer, type Proposal } from './remedy';
 
 /** Parameters that mix in proportion to volume, or nearly. */
@@ -17,6 +19,8 @@ interface Candidate {
   parts: { id: string; share: number; source: RoomSource; water: SourceWater }[];
   /** Lower is better, the first difference decides: conflicts, watches, total excess, litres of RO. */
   score: readonly number[];
+  /** The salts of the plan go in as before; otherwise they are left out, because no blend with them is as good. */
+  keepsSalts: boolean;
 }
 
 const STEP = 0.05;
@@ -24,6 +28,8 @@ const STEP = 0.05;
 /** Whole-tank search over every pair of sources in steps of a twentieth: first the fewest conflicts, then least RO. */
 export const bestBlend = oncePer(({ world, derived }): Candidate | null => {
   const waters = derived['water.sources'].value ?? {};
+  const salts = saltsOf(world.design);
+  const khMost = derived['water.soil'].value ? OVER_SOIL_KH_DH : Infinity;
   const usable = inOrder(world.room.sources).flatMap(([id, source]) => {
     const water = waters[id];
     return water && CONSERVATIVE.every((parameter) => water[parameter] !== null) ? [{ id, source, water }] : [];
@@ -31,8 +37,13 @@ export const bestBlend = oncePer(({ world, derived }): Candidate | null => {
   const temperatureC = derived['planned.temperatureC'].value ?? 24;
   let best: Candidate | null = null;
   const consider = (parts: Candidate['parts']) => {
-    const score = scoreOf(parts, temperatureC, derived);
-    if (score && (!best || isLess(score, best.score))) best = { parts, score };
+    // with what was weighed in, unless that leaves more in conflict
+    for (const keepsSalts of salts.length > 0 ? [true, false] : [true]) {
+      const score = scoreOf(parts, keepsSalts ? salts : [], khMost, temperatureC, derived);
+      const isFewer =
+        keepsSalts || !best?.keepsSalts ? isLess : (a: readonly number[], b: readonly number[]) => a[0]! + a[1]! < b[0]! + b[1]!;
+      if (score && (!best || isFewer(score, best.score))) best = { parts, score, keepsSalts };
+    }
   };
   usable.forEach((one, i) => {
     consider([{ ...one, share: 1 }]);
@@ -54,8 +65,15 @@ function isLess(a: readonly number[], b: readonly number[]): boolean {
   return i >= 0 && (a[i] ?? 0) < (b[i] ?? 0);
 }
 
-function scoreOf(parts: Candidate['parts'], temperatureC: number, derived: Assessment['derived']): number[] | null {
-  const mixed = mixWater(parts, []);
+function scoreOf(
+  parts: Candidate['parts'],
+  salts: ReturnType<typeof saltsOf>,
+  khMost: number,
+  temperatureC: number,
+  derived: Assessment['derived'],
+): number[] | null {
+  const mixed = mixWater(parts, salts);
+  if ((mixed.khDh ?? 0) > khMost) return null;
   const planned = new Map<string, { value: number; interval?: readonly [number, number] }>();
   for (const parameter of CONSERVATIVE) {
     const value = mixed[parameter];
@@ -106,11 +124,14 @@ export function blendRemedy(assessment: Assessment, finding: Finding): Proposal[
     {
       kind: 'blend',
       subjects: best.parts.map(({ id }) => id),
-      values: Object.fromEntries(best.parts.map(({ share }, i) => [`share${i}`, { quantity: 'fraction', si: share }])),
+      values: {
+        ...Object.fromEntries(best.parts.map(({ share }, i) => [`share${i}`, { quantity: 'fraction' as const, si: share }])),
+        ...(best.keepsSalts ? {} : { noSalts: { quantity: 'count' as const, si: 1 } }),
+      },
       patch: [
         forRevision(design.rev),
         { op: 'replace', path: pointer('water', 'parts'), value: parts },
-        ...(Object.keys(design.water.salts).length > 0 ? [{ op: 'replace' as const, path: pointer('water', 'salts'), value: {} }] : []),
+        ...(best.keepsSalts ? [] : [{ op: 'replace' as const, path: pointer('water', 'salts'), value: {} }]),
       ],
     },
   ];

@@ -11,7 +11,12 @@ import { catalogue } from '../../testing/tanks';
 
 const crowded = {
   ...tank([['danio-margaritatus', 120]]),
-  care: { ...emptyCare(), surface: 'still' as const, change: { fraction: 0.1, everyDays: 14 } },
+  care: {
+    ...emptyCare(),
+    surface: 'still' as const,
+    change: { fraction: 0.1, everyDays: 14 },
+    feed: { gPerDay: 2.5, proteinPct: 45 },
+  },
 };
 const steaming = {
   ...tank([['danio-margaritatus', 12]], { vessel: box(600, 400, 360, 'none'), heaterC: 26 }),
@@ -41,12 +46,17 @@ describe('care as a remedy', () => {
   });
 
   it('changes as little as keeps nitrate under its limit', () => {
-    const design = { ...tank([['danio-margaritatus', 30]]), care: { ...emptyCare(), change: { fraction: 0.05, everyDays: 14 } } };
+    const design = {
+      ...tank([['danio-margaritatus', 30]]),
+      care: { ...emptyCare(), change: { fraction: 0.05, everyDays: 14 }, feed: { gPerDay: 0.5, proteinPct: 45 } },
+    };
     const [only] = applied(design, 'water.nitrate').filter(({ remedy }) => remedy.kind === 'changes');
     expect(only!.after!.severity).toBe('fits');
     const share = only!.remedy.values['fraction']!.si;
-    const less = { ...design, care: { ...design.care, change: { fraction: share - 0.05, everyDays: 7 } } };
-    if (share > 0.1) expect(find(judge(less), 'water.nitrate')!.severity).toBe('watch');
+    const nitrateAt = (fraction: number) =>
+      find(judge({ ...design, care: { ...design.care, change: { fraction, everyDays: 7 } } }), 'water.nitrate')!.values;
+    expect(nitrateAt(share)['nitrate']!.si).toBeLessThanOrEqual(nitrateAt(share)['edge']!.si);
+    expect(nitrateAt(share - 0.1)['nitrate']!.si).toBeGreaterThan(nitrateAt(share)['edge']!.si);
     expect(wordRemedy(only!.remedy, only!.finding, only!.assessment, METRIC).action).toMatch(/^Change \d+ % once a week$/);
   });
 

@@ -4,6 +4,7 @@ import { inOrder } from '../../design/design';
 import { pointer } from '../../design/edit';
 import { settle } from '../../tank/settle';
 import { NITRATE_PER_N } from '../../tank/at-rest';
+import { usualFeedOfTank } from '../../stocking/usual-feed';
 import type { Assessment } from '../assess';
 import { forRevision, type Proposal } from './remedy';
 
@@ -21,6 +22,24 @@ export function surfaceRemedy({ world: { design } }: Assessment, finding: Findin
       values: {},
       patch: [forRevision(design.rev), { op: 'replace', path: pointer('care', 'surface'), value: surface }],
     }));
+}
+
+/** Less feed, where more is given than such animals are usually given, and it uses up the air or ends as nitrate. */
+export function feedRemedy({ world: { design }, derived }: Assessment, finding: Finding): Proposal[] {
+  if (finding.code !== 'water.oxygen' && finding.code !== 'water.nitrate') return [];
+  const fed = design.care.feed.gPerDay;
+  const scenario = derived['tank.ahead'].value?.scenario;
+  const usual = usualFeedOfTank(derived['stock.load'].value?.usualFeedG ?? 0, scenario?.litres ?? 0);
+  if (fed === null || usual <= 0 || fed <= usual) return [];
+  const gPerDay = Number(usual.toPrecision(2));
+  return [
+    {
+      kind: 'feed',
+      subjects: [],
+      values: { feed: { quantity: 'mass', si: gPerDay } },
+      patch: [forRevision(design.rev), { op: 'replace', path: pointer('care', 'feed', 'gPerDay'), value: gPerDay }],
+    },
+  ];
 }
 
 /** Weekly shares that are tried, least first. */

@@ -5,7 +5,7 @@ import { assess, type Assessment } from '../assess';
 import { flattenRemedy, wallRemedy } from './bank';
 import { capRemedy, deepenRemedy, grainRemedy, matRemedy } from './bed';
 import { blendRemedy } from './blend';
-import { changesRemedy, surfaceRemedy, topUpRemedy } from './care';
+import { changesRemedy, feedRemedy, surfaceRemedy, topUpRemedy } from './care';
 import { conditionerRemedy } from './conditioner';
 import { coverSidesRemedy } from './cover-sides';
 import { groupRemedy } from './group';
@@ -19,18 +19,23 @@ import { recipeRemedy } from './recipe';
 import { removeRemedy } from './remove';
 import { setPointRemedy } from './set-point';
 import { sexesRemedy } from './sexes';
+import { inertRemedy, lampHoursRemedy, openLidRemedy } from './source';
 import { swapRemedy } from './swap';
 import { vesselRemedy } from './vessel';
 
 export const REMEDY_MAKERS: readonly RemedyMaker[] = [
   blendRemedy,
   recipeRemedy,
+  inertRemedy,
   conditionerRemedy,
   leavesRemedy,
+  feedRemedy,
   surfaceRemedy,
   changesRemedy,
   topUpRemedy,
   setPointRemedy,
+  lampHoursRemedy,
+  openLidRemedy,
   ratingRemedy,
   groupRemedy,
   sexesRemedy,
@@ -71,8 +76,10 @@ const NO_HELP: Help = { remedies: [], shortfall: null };
 export function helpFor(assessment: Assessment, finding: Finding, makers: readonly RemedyMaker[] = REMEDY_MAKERS): Help {
   if (finding.severity === 'fits') return NO_HELP;
   const proposals = makers.flatMap((maker) => maker(assessment, finding));
-  const remedies = proposals.map((proposal, i) => tryOut(assessment, finding, proposal, i)).filter((remedy) => remedy !== null);
-  return { remedies, shortfall: shortfallOf(assessment, finding, remedies) };
+  const nearer = proposals.map((proposal, i) => tryOut(assessment, finding, proposal, i)).filter((remedy) => remedy !== null);
+  // what leaves a conflict a conflict is no way out of it; the nearest that can be reached is said instead
+  const remedies = nearer.filter(({ after }) => after?.severity !== 'conflict');
+  return { remedies, shortfall: shortfallOf(assessment, finding, nearer) };
 }
 
 /** Whether a finding is better afterwards: gone, less severe, or as severe with less excess. */
@@ -143,7 +150,8 @@ function shortfallOf(assessment: Assessment, finding: Finding, remedies: readonl
   if (remedies.some(({ after }) => !after || after.severity === 'fits')) return null;
   if (finding.code.startsWith('water.') && finding.code !== 'water.parameter') return null;
   if (finding.code.startsWith('biotope.')) return null;
-  if (finding.code !== 'water.parameter') return remedies.length > 0 ? null : { reason: 'none-known' };
+  if (finding.code !== 'water.parameter')
+    return remedies.some(({ after }) => after?.severity !== 'conflict') ? null : { reason: 'none-known' };
   if (Object.keys(assessment.world.room.sources).length === 0) return { reason: 'none-known' };
   const nearest = remedies[0]?.after ?? finding;
   const best = nearest.values['planned'];

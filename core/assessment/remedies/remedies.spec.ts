@@ -1,4 +1,5 @@
 import { severityRank, type Finding } from '../../calculation/finding';
+import { emptyCare } from '../../care/model';
 import { Design } from '../../design/design';
 import { applyEdit } from '../../design/edit';
 import { METRIC } from '../../quantity/format';
@@ -44,6 +45,12 @@ const tanks = {
     { heaterC: 21 },
   ),
   dry: tank([['boraras-maculatus', 12]], { vessel: null, shares: {} }),
+  overfed: {
+    ...tank([['danio-margaritatus', 12]]),
+    care: { ...emptyCare(), surface: 'still' as const, feed: { gPerDay: 2, proteinPct: 45 }, change: { fraction: 0.05, everyDays: 14 } },
+  },
+  lakeside: tank([['julidochromis-ornatus', 2, 'spawn']], { shares: { ro: 1 } }),
+  blackwater: tank([['parosphromenus-harveyi', 2, 'spawn']], { shares: { ro: 1 } }),
   large: largeTank(catalogue, { species: 8, items: 5, plants: 6 }),
 };
 
@@ -76,15 +83,16 @@ describe('remedies', () => {
     }
     expect([...seen].sort()).toEqual([
       'blend',
-      'changes',
       'conditioner',
       'cooler',
+      'feed',
       'group',
       'heater',
       'hides',
       'leaves',
       'lid',
       'on-floor',
+      'open-lid',
       'rating',
       'recipe',
       'remove',

@@ -20,16 +20,8 @@ export function removeRemedy({ world: { design } }: Assessment, finding: Finding
   const spare = finding.subjects.filter((id) => !targets.has(id));
   return (spare.length > 0 ? spare : finding.subjects).map((id) => {
     const ops: Operation[] = [];
-    if (Object.hasOwn(design.stock, id)) {
-      if (targets.has(id))
-        ops.push({ op: 'replace', path: pointer('brief', 'targetStockIds'), value: [...targets].filter((t) => t !== id) });
-      ops.push({ op: 'remove', path: pointer('stock', id) });
-    } else {
-      const { classId } = design.scene[id] ?? {};
-      for (const [itemId, item] of Object.entries(design.scene)) {
-        if (item.classId === classId) ops.push({ op: 'remove', path: pointer('scene', itemId) });
-      }
-    }
+    if (targets.has(id)) ops.push({ op: 'replace', path: pointer('brief', 'targetStockIds'), value: [...targets].filter((t) => t !== id) });
+    ops.push({ op: 'remove', path: pointer('stock', id) });
     return { kind: 'remove', subjects: [id], values: {}, patch: [forRevision(design.rev), ...ops] };
   });
 }

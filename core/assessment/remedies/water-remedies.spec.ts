@@ -4,6 +4,7 @@ import type { Room } from '../../design/room';
 import { METRIC } from '../../quantity/format';
 import { catalogue, lowBarn, tank } from '../../testing/tanks';
 import { assess, type Assessment } from '../assess';
+import { recipePlan } from '../recipe-plan';
 import { wordFinding, wordRemedy } from '../wording';
 import { helpFor } from './offer';
 import type { RemedyKind } from './remedy';
@@ -155,6 +156,21 @@ describe('a recipe offered', () => {
     const assessment = judged(salted);
     const blend = done(assessment, 'water.parameter:ghDh:s0', 'blend');
     expect(blend?.design.water.salts).toEqual({});
+    expect(blend?.said).toContain('without the salts');
+  });
+
+  it('keeps the salts that were weighed in where they do no harm, and pours no tap over soil', () => {
+    const weighed = watered(tank([['caridina-logemanni', 20]], { shares: { tap: 1 } }), {
+      salts: { x: { order: 1, saltId: 'gypsum', mgPerL: 60 } },
+    });
+    expect(done(judged(weighed), key, 'blend')?.design.water.salts).toEqual(weighed.water.salts);
+    const onSoil = judged(watered(bees, { additions: { soil: { order: 1, materialId: 'acid-soil', amount: 5, spent: 0 } } }));
+    expect(onSoil.derived['water.soil'].value).not.toBeNull();
+    const offered = onSoil.findings.flatMap((finding) => helpFor(onSoil, finding).remedies);
+    expect(offered.length).toBeGreaterThan(0);
+    // a recipe may take a dash of it, as far as the soil does not feel it
+    expect(recipePlan(onSoil)!.ways[0]!.batch.reaches.khDh).toBeLessThanOrEqual(1);
+    for (const { kind, subjects } of offered) if (kind === 'blend') expect(subjects).not.toContain('tap');
   });
 });
 

@@ -10,7 +10,10 @@ export function wordWindow({ code, finding, who, other, show }: Words<CodesOf<'w
       return finding.code === 'window.clash'
         ? {
             title: `${who} and ${other} cannot be kept together`,
-            reason: `${name}: one stands at most ${show('top')}, the other needs at least ${show('bottom')}.`,
+            reason:
+              finding.kind === 'worlds'
+                ? `${name}: one thrives up to ${show('top')}, the other from ${show('bottom')}; between them both waste away.`
+                : `${name}: one stands at most ${show('top')}, the other needs at least ${show('bottom')}.`,
           }
         : {
             title: `${who} and ${other} pull ${name} apart`,

@@ -92,7 +92,7 @@ describe('a shelf', () => {
       expect(low! <= 29 && high! >= 29).toBeTrue();
     }
     const small = meeting({ op: 'most', path: '/sizeMm/length', value: 20 }, { op: 'is', path: '/traits/jumps', value: true });
-    expect(small.length).toBeGreaterThan(2);
+    expect(small.length).toBeGreaterThan(1);
     expect(small.every(({ entry }) => (entry as Animal).sizeMm.length.value! <= 20)).toBeTrue();
     const unknown = meeting({ op: 'unknown', path: '/sizeMm/gape' });
     expect(unknown.every(({ group }) => group !== 'fish')).toBeTrue();

@@ -31,7 +31,7 @@ export function dropFact(own: OwnCatalogue, entryId: string, path: string): Oper
     .map(([key]) => ({ op: 'remove', path: pointer('own', 'overrides', key) }));
 }
 
-const slug = (text: string): string =>
+export const slug = (text: string): string =>
   text
     .toLowerCase()
     .normalize('NFD')
@@ -45,7 +45,15 @@ export function copyEntry(catalogue: Catalogue, from: Organism, latin: string, c
   const id = `own-${slug(latin)}`;
   if ([...catalogue.organisms.values()].some((entry) => entry.latin.toLowerCase() === latin.trim().toLowerCase() || entry.id === id))
     return { ok: false, reason: `“${latin.trim()}” is in the catalogue already` };
-  const { retiredTo: _, ...rest } = from;
+  // what it crosses with, was and is called, is said of the other kind
+  const { retiredTo: _r, synonyms: _s, alsoCalled: _a, ...copied } = from;
+  const rest =
+    copied.kind === 'animal'
+      ? {
+          ...copied,
+          traits: { ...copied.traits, crossesWithin: { value: id, basis: 'recalled', note: 'Nobody has said what it crosses with.' } },
+        }
+      : copied;
   const parsed = Organism.safeParse({ ...rest, id, latin: latin.trim(), common: [common.trim() || latin.trim()] });
   if (!parsed.success)
     return { ok: false, reason: refusalsOf(parsed.error).map(({ path, reason }) => `${path}: ${reason}`)[0] ?? 'not sound' };

@@ -3,12 +3,13 @@ import type { Biotope } from '../../core/catalogue/biotope';
 import type { Catalogue } from '../../core/catalogue/catalogue';
 import type { Material } from '../../core/catalogue/material';
 import type { Medium } from '../../core/catalogue/medium';
+import { MOST_LETTERS, nameSearch } from '../../core/catalogue/name-search';
 import type { Organism, ToleranceRange } from '../../core/catalogue/organism';
 import { REGIONS } from '../../core/catalogue/region';
 import type { WaterType } from '../../core/catalogue/water-source';
 import { CONDITIONERS, type Conditioner } from '../../core/water/conditioners';
 import { SALTS, type Salt } from '../../core/water/salts';
-import { MOST_LETTERS } from '../livestock/search';
+
 import { factAt, type Field } from './fields';
 
 export const SHELVES = ['animals', 'plants', 'places', 'materials'] as const;
@@ -72,19 +73,24 @@ const plainItem = (entry: Material | Medium | WaterType | Salt | Conditioner, gr
   entry,
 });
 
-/** Searches items by name, forgiving slips of the pen; an empty query gives all of them, by name. */
+/** Searches items by any name, forgiving slips of the pen; an empty query gives all of them, by name. Else by what they are. */
 export function searchOf(items: readonly Item[]): (query: string) => readonly Item[] {
-  const fuse = new Fuse(items, {
-    keys: [
-      { name: 'name', weight: 2 },
-      { name: 'second', weight: 2 },
-      { name: 'group', weight: 0.5 },
-    ],
-    threshold: 0.35,
-    ignoreLocation: true,
-    ignoreDiacritics: true,
-  });
-  return (query) => (query.trim() === '' ? items : fuse.search(query.trim().slice(0, MOST_LETTERS)).map(({ item }) => item));
+  const byName = nameSearch(
+    items.map((item) => ({
+      item,
+      latin: item.name,
+      common: 'common' in item.entry ? item.entry.common : [],
+      synonyms: 'synonyms' in item.entry ? item.entry.synonyms : undefined,
+      alsoCalled: 'alsoCalled' in item.entry ? item.entry.alsoCalled : undefined,
+    })),
+  );
+  const byKind = new Fuse(items, { keys: ['second', 'group'], threshold: 0.3, ignoreLocation: true, ignoreDiacritics: true });
+  return (query) => {
+    if (query.trim() === '') return items;
+    const named = byName(query).map(({ entry }) => entry.item);
+    const rest = byKind.search(query.trim().slice(0, MOST_LETTERS)).map(({ item }) => item);
+    return [...new Set([...named, ...rest])];
+  };
 }
 
 /** What an entry must be to be listed. What is not known of it never meets a condition. */

@@ -172,7 +172,7 @@ export class AnimalCard {
   protected readonly count = linkedSignal(() => this.animal().traits.groupMin.value ?? 1);
   // companions are kept, the first animal is what the tank is for
   private readonly isFirst = computed(() => Object.keys(this.view.design()?.stock ?? {}).length === 0);
-  protected readonly breed = linkedSignal(() => (this.animal(), this.isFirst()));
+  protected readonly breed = linkedSignal(() => (this.animal(), false));
 
   /** What it may be taken for: look-alikes first, then its genus. */
   protected readonly others = computed(() => {

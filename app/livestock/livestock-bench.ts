@@ -5,7 +5,7 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzRadioModule } from 'ng-zorro-antd/radio';
 import type { Biotope } from '../../core/catalogue/biotope';
-import type { Animal } from '../../core/catalogue/organism';
+import type { Animal, Organism } from '../../core/catalogue/organism';
 import { inOrder } from '../../core/design/design';
 import { pointer } from '../../core/design/edit';
 import { formatSpan } from '../../core/quantity/format';
@@ -17,6 +17,7 @@ import { QuantityField } from '../ui/quantity-field';
 import { setCount } from '../stocking/company-edits';
 import { AnimalCard } from './animal-card';
 import { PlaceCard } from './place-card';
+import { OwnKind } from './own-kind';
 import { animalSearch, placeSearch } from './search';
 import { addAnimal, addPlant, chooseBiotope, removeAnimal, removePlants } from './stock-edits';
 
@@ -26,7 +27,18 @@ const MOST_HITS = 40;
 /** Starts the work: name the animal, or the wild place. */
 @Component({
   selector: 'tr-livestock-bench',
-  imports: [FormsModule, RouterLink, ChoiceField, NzButtonModule, NzInputModule, NzRadioModule, QuantityField, AnimalCard, PlaceCard],
+  imports: [
+    FormsModule,
+    RouterLink,
+    ChoiceField,
+    NzButtonModule,
+    NzInputModule,
+    NzRadioModule,
+    QuantityField,
+    AnimalCard,
+    OwnKind,
+    PlaceCard,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './livestock-bench.html',
   styleUrl: './livestock-bench.less',
@@ -41,6 +53,12 @@ export class LivestockBench {
   private readonly searchAnimals = computed(() => animalSearch(this.view.catalogue()?.organisms.values() ?? []));
   private readonly searchPlaces = computed(() => placeSearch(this.view.catalogue()?.biotopes.values() ?? []));
   protected readonly animals = computed(() => this.searchAnimals()(this.query()));
+  /** Several kinds go by just what was typed: which one is meant is the user's to say. */
+  protected readonly choice = computed(() => {
+    const exact = this.animals().filter((hit) => hit.exact).length;
+    return exact > 1 ? exact : 0;
+  });
+  protected readonly making = signal(false);
   protected readonly places = computed(() => this.searchPlaces()(this.query()));
 
   /** What is looked at: what was clicked, else the first hit while searching, else the target of the design. Edits do not move it. */
@@ -48,7 +66,7 @@ export class LivestockBench {
     source: this.query,
     computation: (query) =>
       untracked(() => {
-        if (query.trim() !== '') return this.animals()[0]?.id ?? null;
+        if (query.trim() !== '') return this.animals()[0]?.entry.id ?? null;
         const design = this.view.design();
         return design?.stock[design.brief.targetStockIds[0] ?? '']?.organismId ?? null;
       }),
@@ -121,6 +139,14 @@ export class LivestockBench {
     if (!design) return;
     const name = orElse.length > 0 ? 'an animal not identified' : animal.latin;
     this.store.edit(`Add ${count} ${name}`, addAnimal(design, animal, count, breed, crypto.randomUUID().slice(0, 8), orElse));
+  }
+
+  protected keepOwn(organism: Organism): void {
+    this.store.editRoom(`Own entry ${organism.latin}`, [
+      { op: 'add', path: pointer('own', 'organisms', organism.id), value: organism as never },
+    ]);
+    this.making.set(false);
+    this.query.set(organism.latin);
   }
 
   protected identify(id: string, organismId: string): void {

@@ -162,7 +162,7 @@ export class PlaceCard {
     () => this.organisms().find((entry): entry is Animal => entry.kind === 'animal' && entry.id === this.chosenId()) ?? null,
   );
   protected readonly count = linkedSignal(() => this.chosen()?.traits.groupMin.value ?? 1);
-  protected readonly breed = linkedSignal(() => (this.chosen(), true));
+  protected readonly breed = linkedSignal(() => (this.chosen(), false));
 
   /** The year of the tank as it is planned, to be held against the place's. */
   protected readonly tankYear = computed(() =>

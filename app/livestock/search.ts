@@ -1,18 +1,13 @@
 import Fuse from 'fuse.js';
 import type { Biotope } from '../../core/catalogue/biotope';
+import { MOST_LETTERS, nameSearch, type NameHit } from '../../core/catalogue/name-search';
 import type { Animal, Organism } from '../../core/catalogue/organism';
 
-/** Letters that are looked for: more find nothing more, and take longer with each. */
-export const MOST_LETTERS = 24;
-
-/** Animals by Latin or common name, forgiving slips of the pen. An empty query gives all, by Latin name. */
-export function animalSearch(organisms: Iterable<Organism>): (query: string) => Animal[] {
-  const animals = [...organisms].filter((entry): entry is Animal => entry.kind === 'animal').sort((a, b) => a.latin.localeCompare(b.latin));
-  return search(animals, [
-    { name: 'latin', weight: 2 },
-    { name: 'common', weight: 2 },
-    { name: 'group', weight: 1 },
-  ]);
+/** Animals by any name they go by, forgiving slips of the pen. An empty query gives all, by Latin name. */
+export function animalSearch(organisms: Iterable<Organism>): (query: string) => NameHit<Animal>[] {
+  return nameSearch(
+    [...organisms].filter((entry): entry is Animal => entry.kind === 'animal').sort((a, b) => a.latin.localeCompare(b.latin)),
+  );
 }
 
 export function placeSearch(biotopes: Iterable<Biotope>): (query: string) => Biotope[] {

@@ -61,12 +61,12 @@ describe('search', () => {
     ['cardnal tetra', 'paracheirodon-axelrodi'],
     ['RAMIREZI', 'mikrogeophagus-ramirezi'],
   ];
-  for (const [query, id] of cases) it(`finds ${id} by “${query}”`, () => expect(animals(query)[0]?.id).toBe(id));
+  for (const [query, id] of cases) it(`finds ${id} by “${query}”`, () => expect(animals(query)[0]?.entry.id).toBe(id));
 
   it('gives all for nothing, nothing for nonsense, and no plants', () => {
     expect(animals('').length).toBe([...catalogue.organisms.values()].filter(({ kind }) => kind === 'animal').length);
     expect(animals('qqqqzzzz')).toEqual([]);
-    expect(animals('hornwort').some(({ kind }) => kind !== 'animal')).toBeFalse();
+    expect(animals('hornwort').some(({ entry: { kind } }) => kind !== 'animal')).toBeFalse();
   });
 
   it('finds a place by its name or country', () => {

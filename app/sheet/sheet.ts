@@ -2,6 +2,7 @@ import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { companyOf, plannedNode, windowNodeOf } from '../../core/assessment/derive';
+import { causesOf } from '../../core/assessment/causes';
 import { SEVERITY_WORD, wordFinding } from '../../core/assessment/wording';
 import { PARAMETER_META, PARAMETERS } from '../../core/catalogue/parameter';
 import { inOrder } from '../../core/design/design';
@@ -148,10 +149,11 @@ export class Sheet {
     const assessment = this.view.assessment();
     if (!assessment) return [];
     const accepted = assessment.world.design.accepted;
-    return assessment.findings
+    return causesOf(assessment)
       .filter(({ severity }) => severity !== 'fits')
-      .map((finding) => ({
+      .map(({ head: finding, parts }) => ({
         finding,
+        also: parts.map((part) => wordFinding(part, assessment, this.units()).title),
         word: SEVERITY_WORD[finding.severity],
         accepted: accepted[finding.key] ?? null,
         ...wordFinding(finding, assessment, this.units()),

@@ -161,7 +161,8 @@ export class Course {
       band: night ? bench.nightBand : bench.band,
       ink: night ? bench.nightInk : bench.ink,
       severity: this.view.worstOf(bench.id) ?? 'unknown',
-      count: this.view.findingsOf(bench.id).filter(({ severity }) => severity === 'conflict' || severity === 'watch').length,
+      count: this.view.causes().filter(({ head, severity }) => head.bench === bench.id && (severity === 'conflict' || severity === 'watch'))
+        .length,
       line: this.lineOf(bench.id),
     }));
   });

@@ -5,7 +5,18 @@ import { NavigationEnd, Router } from '@angular/router';
 import { filter, map, startWith } from 'rxjs';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { BASIS_WORD, SEVERITY_WORD, nameOf, plain, wordFinding, wordRemedy, wordShortfall } from '../../core/assessment/wording';
+import { causesOf } from '../../core/assessment/causes';
+import type { Gravity } from '../../core/assessment/gravity';
+import {
+  BASIS_WORD,
+  GRAVITY_WORD,
+  SEVERITY_WORD,
+  nameOf,
+  plain,
+  wordFinding,
+  wordRemedy,
+  wordShortfall,
+} from '../../core/assessment/wording';
 import { compare } from '../../core/assessment/remedies/compare';
 import type { Remedy } from '../../core/assessment/remedies/remedy';
 import type { Finding } from '../../core/calculation/finding';
@@ -22,11 +33,15 @@ import { Why } from './why';
 
 interface Entry {
   finding: Finding;
+  /** What else the same cause does. */
+  parts: readonly Finding[];
+  gravity: Gravity | null;
   /** The user's reason; null while it is open. */
   accepted: string | null;
 }
 
 interface Row extends Entry {
+  gravityWord: string | null;
   title: string;
   reason: string;
   toState: boolean;
@@ -59,6 +74,8 @@ export class Ledger {
   protected readonly showFits = signal(false);
   protected readonly showUnknown = signal<boolean | null>(null);
   protected readonly showAccepted = signal(false);
+  /** Causes that are opened to their parts. */
+  protected readonly opened = signal<ReadonlySet<string>>(new Set());
   protected readonly accepting = signal<string | null>(null);
   protected readonly query = signal('');
   protected readonly scope = signal<'tank' | 'bench'>('tank');
@@ -79,12 +96,15 @@ export class Ledger {
   protected readonly limit = signal(AT_FIRST);
 
   /** A finding in words, with what can be done about it. Only what is on show is put into words. */
-  private worded({ finding, accepted }: Entry): Row {
+  private worded({ finding, parts, gravity, accepted }: Entry): Row {
     const assessment = this.view.written()!;
     const units = this.units();
     const help = finding.severity === 'fits' ? undefined : this.view.helps()?.get(finding.key);
     return {
       finding,
+      parts,
+      gravity,
+      gravityWord: gravity && GRAVITY_WORD[gravity],
       accepted,
       ...wordFinding(finding, assessment, units),
       // what is still to be stated has no basis, and is not a thing to accept
@@ -120,9 +140,16 @@ export class Ledger {
       const { title, reason } = wordFinding(finding, assessment, this.units());
       return plain(`${title} ${reason}`).toLowerCase().includes(query);
     };
-    return (assessment?.findings ?? [])
-      .filter((finding) => (bench === null || finding.bench === bench || controlOf(finding).bench === bench) && mentions(finding))
-      .map((finding) => ({ finding, accepted: Object.hasOwn(accepted, finding.key) ? (accepted[finding.key] ?? null) : null }));
+    const isAsked = (finding: Finding) =>
+      (bench === null || finding.bench === bench || controlOf(finding).bench === bench) && mentions(finding);
+    return (assessment ? causesOf(assessment) : [])
+      .filter(({ head, parts }) => isAsked(head) || parts.some(isAsked))
+      .map(({ head, parts, gravity }) => ({
+        finding: head,
+        parts,
+        gravity: head.severity === 'conflict' || head.severity === 'watch' ? gravity : null,
+        accepted: Object.hasOwn(accepted, head.key) ? (accepted[head.key] ?? null) : null,
+      }));
   });
 
   protected readonly groups = computed(() => {
@@ -168,10 +195,7 @@ export class Ledger {
   protected readonly unknownOpen = computed(() => this.showUnknown() ?? this.groups().open.length === 0);
 
   protected readonly summary = computed(() => {
-    const count = (severity: Finding['severity']) =>
-      (this.view.written()?.findings ?? []).filter(
-        (finding) => finding.severity === severity && !Object.hasOwn(this.view.design()?.accepted ?? {}, finding.key),
-      ).length;
+    const count = (severity: Finding['severity']) => this.view.countOf(severity);
     const parts = [
       [count('conflict'), 'conflict'],
       [count('watch'), 'watch'],
@@ -219,9 +243,23 @@ export class Ledger {
     }));
   }
 
-  protected accept(finding: Finding, reason: string): void {
-    if (reason.trim() === '') return;
-    this.store.edit('Accept a finding', [{ op: 'add', path: pointer('accepted', finding.key), value: reason.trim().slice(0, 500) }]);
+  /** The parts of a cause, in full. */
+  protected partRows({ parts }: Row): Row[] {
+    return parts.map((finding) => this.worded({ finding, parts: [], gravity: null, accepted: null }));
+  }
+
+  protected toggleParts(key: string): void {
+    this.opened.update((keys) => new Set(keys.has(key) ? [...keys].filter((one) => one !== key) : [...keys, key]));
+  }
+
+  /** Accepts a cause with all that it does. */
+  protected accept({ finding, parts }: Row, reason: string): void {
+    const value = reason.trim().slice(0, 500);
+    if (value === '') return;
+    this.store.edit(
+      'Accept a finding',
+      [finding, ...parts].map(({ key }) => ({ op: 'add', path: pointer('accepted', key), value })),
+    );
     this.accepting.set(null);
   }
 

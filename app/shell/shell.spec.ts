@@ -42,7 +42,7 @@ describe('the tank store', () => {
   it('judges anew after each edit, and keeps what it judged of untouched parts', async () => {
     const store = await openTank(weedyThicket);
     const before = await firstValueFrom(store.assessment$);
-    expect(before.findings.some(({ key, severity }) => key === 'vessel.lid:danios' && severity === 'conflict')).toBeTrue();
+    expect(before.findings.some(({ key, severity }) => key === 'vessel.lid:danios' && severity === 'watch')).toBeTrue();
     store.edit('Lid', [{ op: 'replace', path: '/vessel/lid', value: { value: 'mesh', basis: 'measured' } }]);
     const after = await firstValueFrom(store.assessment$);
     expect(after.findings.find(({ key }) => key === 'vessel.lid:danios')?.severity).toBe('fits');
@@ -90,7 +90,7 @@ describe('the ledger', () => {
     fixture.detectChanges();
     expect(fits.getAttribute('aria-expanded')).toBe('true');
     expect(host.querySelector('article[data-severity=fits]')).not.toBeNull();
-    expect(squeeze(host.querySelector('[role=status]')?.textContent)).toMatch(/^1 conflict, \d+ watch$/);
+    expect(squeeze(host.querySelector('[role=status]')?.textContent)).toMatch(/^\d watch$/);
   });
 
   it('applies a remedy by its button', async () => {
@@ -169,7 +169,7 @@ describe('the window strip', () => {
     await helped(store, fixture);
     const head = (parameter: string) =>
       squeeze((fixture.nativeElement as HTMLElement).querySelector(`[data-parameter=${parameter}] .head`)?.textContent);
-    expect(head('temperatureC')).toBe('Temperature 15.7–23.2 °C');
+    expect(head('temperatureC')).toBe('Temperature 16.1–22.1 °C');
     store.edit('Empty', [{ op: 'replace', path: '/water/parts', value: {} }]);
     fixture.detectChanges();
     expect(head('ghDh')).toBe('GH –');
@@ -196,12 +196,12 @@ describe('the course', () => {
     expect(links.map((link) => link.getAttribute('aria-keyshortcuts'))).toEqual(BENCHES.map(({ key }) => key));
     const said = links.map((link) => squeeze(link.textContent));
     expect(said[0]).toMatch(/^Livestock .*12 adults, breeding/);
-    expect(said[1]).toMatch(/^Vessel 1 Conflict: .*60 × 40 × 30 cm/);
+    expect(said[1]).toMatch(/^Vessel 1 Watch: .*60 × 40 × 30 cm/);
     expect(said[2]).toMatch(/^Water \d+ Watch: .*17.8 dGH · pH 8\.\d/);
     expect(said[3]).toMatch(/^Substrate Fits: .*fine quartz sand \d/);
     expect(said[4]).toMatch(/^Hardscape .*3 pieces/);
     expect(said[10]).toMatch(/^Breeding .*Unknown: .*not judged yet/);
-    expect(said[6]).toMatch(/no heater, 15.7–23.2 °C/);
+    expect(said[6]).toMatch(/no heater, 16.1–22.1 °C/);
   });
 
   it('keeps its ink readable on every band', () => {

@@ -18,7 +18,6 @@ import { Router, RouterLink, RouterOutlet } from '@angular/router';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { tinykeys } from 'tinykeys';
-import type { Severity } from '../../core/calculation/finding';
 import { SeverityGlyph } from '../ui/severity-glyph';
 import { Library } from '../store/library';
 import { PreferencesStore } from '../store/preferences';
@@ -97,10 +96,8 @@ export class TankPage implements OnInit, OnDestroy {
   protected readonly worst = computed(() => this.view.open()[0]?.severity ?? 'fits');
   /** The ledger in a few words, for the bar that opens it on a small screen. */
   protected readonly pressing = computed(() => {
-    const open = this.view.open();
-    const count = (severity: Severity) => open.filter((finding) => finding.severity === severity).length;
-    const [conflicts, watches] = [count('conflict'), count('watch')];
-    if (conflicts + watches === 0) return `${count('unknown')} unknown`;
+    const [conflicts, watches] = [this.view.countOf('conflict'), this.view.countOf('watch')];
+    if (conflicts + watches === 0) return `${this.view.countOf('unknown')} unknown`;
     return [
       ...(conflicts > 0 ? [`${conflicts} conflict${conflicts > 1 ? 's' : ''}`] : []),
       ...(watches > 0 ? [`${watches} to watch`] : []),

@@ -1,4 +1,5 @@
-import { assess, worst, type Assessment } from '../../core/assessment/assess';
+import { assess, type Assessment } from '../../core/assessment/assess';
+import { causesOf } from '../../core/assessment/causes';
 import { plain, nameOf, wordFinding } from '../../core/assessment/wording';
 import type { Catalogue } from '../../core/catalogue/catalogue';
 import type { Design } from '../../core/design/design';
@@ -10,13 +11,13 @@ import { judgedBy, type TankSummary } from './summary';
 
 /** The verdict on a tank as its card shows it. */
 export function judgedSummary(assessment: Assessment, units: UnitChoice): NonNullable<TankSummary['judged']> {
-  const { world, findings } = assessment;
+  const { world } = assessment;
   const { design, room, catalogue } = world;
-  const open = findings.filter(({ key }) => !Object.hasOwn(design.accepted, key));
+  const open = causesOf(assessment).filter(({ head }) => !Object.hasOwn(design.accepted, head.key));
   const [target] = design.brief.targetStockIds;
   return {
-    worst: worst(open) ?? 'unknown',
-    says: open[0] && open[0].severity !== 'fits' ? wordFinding(open[0], assessment, units).title : null,
+    worst: open[0]?.severity ?? 'unknown',
+    says: open[0] && open[0].severity !== 'fits' ? wordFinding(open[0].head, assessment, units).title : null,
     conflicts: open.filter(({ severity }) => severity === 'conflict').length,
     watches: open.filter(({ severity }) => severity === 'watch').length,
     target: target === undefined ? null : plain(nameOf(target, assessment)),

@@ -130,7 +130,7 @@ describe('the library', () => {
     expect(stored.every(({ judged }) => judged?.figure?.water.startsWith('M'))).toBeTrue();
     expect(stored.find(({ id }) => id === 'weedy-thicket')?.judged).toEqual(
       jasmine.objectContaining({
-        worst: 'conflict',
+        worst: 'watch',
         target: 'Danio margaritatus',
         says: '*Danio margaritatus* jumps, and there is no lid',
       }),

@@ -1,6 +1,7 @@
 import { Injectable, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { Bench, Finding, Severity } from '../../core/calculation/finding';
+import { causesOf } from '../../core/assessment/causes';
 import { worst as worstSeverity } from '../../core/assessment/assess';
 import { TankStore } from './tank-store';
 
@@ -34,6 +35,18 @@ export class TankView {
 
   /** Findings that the user has not accepted, worst first, as they are told. */
   readonly open = computed(() => this.told()?.findings.filter(({ key }) => !Object.hasOwn(this.design()?.accepted ?? {}, key)) ?? []);
+
+  /** The same by their causes: what is open has one entry per cause. */
+  readonly causes = computed(() => {
+    const told = this.told();
+    return told ? causesOf(told) : [];
+  });
+
+  /** How many causes of a severity are open. */
+  countOf(severity: Severity): number {
+    const accepted = this.design()?.accepted ?? {};
+    return this.causes().filter((cause) => cause.severity === severity && !Object.hasOwn(accepted, cause.head.key)).length;
+  }
 
   findingsOf(bench: Bench): readonly Finding[] {
     return this.open().filter((finding) => finding.bench === bench);

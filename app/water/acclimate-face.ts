@@ -200,8 +200,7 @@ export class AcclimateFace {
     const animals = this.view.members().filter(({ organism }) => organism?.kind === 'animal');
     const { steps } = stepLimits(animals);
     const breath = animals.reduce(
-      (sum, { organism, count }) =>
-        sum + (organism?.kind === 'animal' ? breathOf(organism, gramsOf(organism)) * Math.min(count, 10) : 0),
+      (sum, { organism, count }) => sum + (organism?.kind === 'animal' ? breathOf(organism, gramsOf(organism)) * Math.min(count, 10) : 0),
       0,
     );
     const litres = of('litres', 0.6);

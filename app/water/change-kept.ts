@@ -195,8 +195,7 @@ export class ChangeKept {
     const weighed = this.weighed();
     if (!weighed) return null;
     const breath = this.animals().reduce(
-      (sum, { organism, count }) =>
-        sum + (organism?.kind === 'animal' ? breathOf(organism, gramsOf(organism)) * count : 0),
+      (sum, { organism, count }) => sum + (organism?.kind === 'animal' ? breathOf(organism, gramsOf(organism)) * count : 0),
       0,
     );
     const cools = stepLimits(this.animals()).steps.temperatureC;

@@ -6,6 +6,7 @@ import type { Addition } from '../stocking/addition-order';
 import { conditionerOf } from '../water/conditioners';
 import { saltOf } from '../water/salts';
 import type { Assessment } from './assess';
+import type { Gravity } from './gravity';
 import type { Help } from './remedies/offer';
 import type { Remedy } from './remedies/remedy';
 import { wordHardscape } from './wording/hardscape';
@@ -28,6 +29,14 @@ export const BASIS_WORD: Readonly<Record<Basis, string>> = {
   recalled: 'Recalled; check before you rely on it',
   invented: 'Invented for the demo',
   measured: 'Measured or stated by you',
+};
+
+/** What a finding means for those it is about. */
+export const GRAVITY_WORD: Readonly<Record<Gravity, string>> = {
+  death: 'Kills',
+  loss: 'Likely loss',
+  stress: 'Wears them down',
+  taste: 'A matter of taste',
 };
 
 /** What is the matter between two, in a word, for a matrix. */

@@ -79,7 +79,7 @@ export function acclimationFinding(
     subjects: [subject],
     parameter: 'salinity',
     evidence: [planned],
-    basis: dailyStep?.value == null ? 'practice' : dailyStep.basis,
+    basis: (dailyStep?.value ?? null) === null ? 'practice' : dailyStep!.basis,
   } as const;
   const target = { quantity: 'salinity', si: planned.value } as const;
   if (from === null) {

@@ -12,7 +12,7 @@ const layers = [
   [shared, `quantity|calculation|catalogue|${shared}`],
   ['design', `quantity|calculation|catalogue|${shared}|${domains}|design`],
 ];
-const runtime = '(^|/)node_modules/(zod|immer|rfc6902|yalps|fflate|jsonc-parser|papaparse|@noble/hashes|date-fns|pure-rand|d3-[a-z]+)/';
+const runtime = '(^|/)node_modules/(zod|immer|rfc6902|yalps|fflate|jsonc-parser|papaparse|@noble/hashes|date-fns|pure-rand|fuse\.js|d3-[a-z]+)/';
 const testOnly = '\\.spec\\.ts$|/testing/';
 
 module.exports = {

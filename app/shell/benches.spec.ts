@@ -286,7 +286,7 @@ describe('the livestock bench', () => {
     await press('Build for Danio margaritatus');
     expect(design().brief.biotopeId).toBe('spring-pond-shan');
     expect(Object.values(design().stock)[0]).toEqual(
-      jasmine.objectContaining({ organismId: 'danio-margaritatus', count: 8, phase: 'spawn' }),
+      jasmine.objectContaining({ organismId: 'danio-margaritatus', count: 8, phase: 'keep' }),
     );
     expect(Object.values(design().scene)[0]?.classId).toBe('hydrilla-verticillata');
   });

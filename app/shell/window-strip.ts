@@ -23,7 +23,7 @@ const MOST_LINES = 9;
         <span class="head">
           <strong>{{ cell.name }}</strong>&ngsp;
           <span [class]="cell.verdict"
-            ><strong>{{ cell.value }}</strong> {{ cell.unit }}</span
+            ><strong>{{ cell.value }}</strong> {{ cell.unit }}{{ cell.measured ? ' read' : '' }}</span
           >
         </span>
         <svg [attr.viewBox]="'0 0 ' + width + ' 60'" aria-hidden="true">
@@ -66,7 +66,11 @@ const MOST_LINES = 9;
               <path class="doubt" [class]="cell.verdict" [attr.d]="'M' + pin.from + ' ' + (plot.bottom - 3) + 'H' + pin.to" />
             }
             <path class="stem" [class]="cell.verdict" [attr.d]="'M' + pin.x + ' 5V' + plot.bottom" />
-            <circle class="head-dot" [class]="cell.verdict" [attr.cx]="pin.x" cy="4" r="3.6" />
+            @if (cell.measured) {
+              <path class="head-dot" [class]="cell.verdict" [attr.d]="'M' + (pin.x - 4.5) + ' 0.5h9l-4.5 7.5z'" />
+            } @else {
+              <circle class="head-dot" [class]="cell.verdict" [attr.cx]="pin.x" cy="4" r="3.6" />
+            }
           }
         </svg>
       </button>
@@ -163,10 +167,12 @@ const MOST_LINES = 9;
     span.watch {
       stroke: none;
     }
-    circle.conflict {
+    circle.conflict,
+    path.head-dot.conflict {
       fill: var(--oxide);
     }
-    circle.watch {
+    circle.watch,
+    path.head-dot.watch {
       fill: var(--ochre);
     }
     @media (max-width: 1023px) {
@@ -232,7 +238,8 @@ export class WindowStrip {
       lines,
       ticks,
       pin: value === null || !interval ? null : { x: at(value), from: at(interval[0]), to: at(interval[1]) },
-      label: `${meta.name}: planned ${value === null ? 'not known' : `${text} ${unit}`}; window ${span ? formatSpan(meta.kind, span, units) : 'not known'}. Who sets the edges?`,
+      measured: planned?.worked !== undefined || (planned?.note?.startsWith('Measured on') ?? false),
+      label: `${meta.name}: ${planned?.note?.startsWith('Measured on') ? 'measured' : 'planned'} ${value === null ? 'not known' : `${text} ${unit}`}; window ${span ? formatSpan(meta.kind, span, units) : 'not known'}. Who sets the edges?`,
     };
   }
 }

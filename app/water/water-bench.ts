@@ -11,6 +11,7 @@ import { ForecastFace } from './forecast-face';
 import { Laboratory } from './laboratory';
 import { Lying } from './lying';
 import { Mixture } from './mixture';
+import { ReadingsCard } from './readings';
 import { RecipeCard } from './recipe-card';
 import { WaterAxes } from './water-axes';
 
@@ -37,6 +38,7 @@ const FACES: readonly Choice<Face>[] = [
     Laboratory,
     Lying,
     Mixture,
+    ReadingsCard,
     RecipeCard,
     WaterAxes,
   ],

@@ -1,3 +1,5 @@
+import { doubtOf, readingNow } from '../water/reading';
+import { waterMark } from './water-mark';
 import { severityRank, type Bench, type Finding } from '../calculation/finding';
 import { isInvertebrate, rangeFor, type Animal, type Organism, type ToleranceRange } from '../catalogue/organism';
 import { PARAMETERS, type Parameter } from '../catalogue/parameter';
@@ -201,7 +203,7 @@ function waterFindings(world: World, derived: Derived): Finding[] {
 }
 
 /** What the settled tank holds of oxygen and nitrate, and what evaporation has made of it. */
-function lifeFindings({ design }: World, derived: Derived): Finding[] {
+function lifeFindings({ design, room }: World, derived: Derived): Finding[] {
   const settled = derived['tank.settled'];
   const members = derived['stock.members'].value ?? [];
   if (!settled.value) return [];
@@ -220,6 +222,7 @@ function lifeFindings({ design }: World, derived: Derived): Finding[] {
     }),
   );
   const feedTaken = design.care.feed.gPerDay === null ? (derived['tank.ahead'].value?.scenario.feed.gPerDay ?? null) : null;
+  const nitrate = readingNow(design.readings, 'nitrateMgPerL', waterMark(design, room));
   const limit = nitrateLimit(groups, (derived['planned.salinity'].value ?? 0) > SALT_FROM);
   return [
     oxygenFinding(
@@ -234,10 +237,12 @@ function lifeFindings({ design }: World, derived: Derived): Finding[] {
       ? []
       : [
           nitrateFinding(
-            usual.nitrateMgPerL,
-            band((rest) => rest.nitrateMgPerL),
+            nitrate?.value ?? usual.nitrateMgPerL,
+            nitrate
+              ? [Math.max(0, nitrate.value - doubtOf(nitrate)), nitrate.value + doubtOf(nitrate)]
+              : band((rest) => rest.nitrateMgPerL),
             limit,
-            feedTaken,
+            nitrate ? null : feedTaken,
             settled,
           ),
         ]),

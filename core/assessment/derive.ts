@@ -61,7 +61,7 @@ export function derive(world: World, cache: DeriveCache = new Map()): Derived {
 /** An answer that came out as before: kept as the same object, so that nothing downstream of it is computed again. */
 function isSame(
   before: Computed<unknown>,
-  { value, interval, gap, note }: Answer<unknown>,
+  { value, interval, gap, note, worked }: Answer<unknown>,
   inputs: Record<string, unknown>,
   byValue = false,
 ): boolean {
@@ -69,6 +69,7 @@ function isSame(
     (Object.is(before.value, value) || (byValue && JSON.stringify(before.value) === JSON.stringify(value))) &&
     before.gap === gap &&
     before.note === note &&
+    before.worked === worked &&
     before.interval?.[0] === interval?.[0] &&
     before.interval?.[1] === interval?.[1] &&
     JSON.stringify(before.inputs) === JSON.stringify(inputs)

@@ -6,6 +6,7 @@ import fixture3 from './fixtures/design-v3.json';
 import fixture4 from './fixtures/design-v4.json';
 import fixture5 from './fixtures/design-v5.json';
 import fixture6 from './fixtures/design-v6.json';
+import fixture7 from './fixtures/design-v7.json';
 import { emptyCare } from '../care/model';
 import { catalogueData } from '../../catalogue';
 import { peatPocket, weedyThicket, lowBarn } from '../testing/tanks';
@@ -54,7 +55,7 @@ describe('a design document', () => {
   it('of version 1 is still read: the frozen fixture', () => {
     const read = readDesignFile(JSON.stringify(fixture));
     expect(read.ok ? read.document.design.name : read.refusals).toEqual('Frozen peat pocket');
-    expect(DESIGN_SCHEMA).toBe(6);
+    expect(DESIGN_SCHEMA).toBe(7);
   });
 
   it('of version 2 is read, and what it did not say of the water is nothing', () => {
@@ -62,7 +63,8 @@ describe('a design document', () => {
     const { water, ...rest } = fixture2.design;
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...rest,
-      schema: 6,
+      schema: 7,
+      readings: {},
       brief: { ...rest.brief, fidelity: null },
       care: emptyCare(),
       water: { ...emptyWaterPlan(), parts: water.parts },
@@ -79,7 +81,8 @@ describe('a design document', () => {
     const { soil, ...loose } = additions;
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture3.design,
-      schema: 6,
+      schema: 7,
+      readings: {},
       brief: { ...fixture3.design.brief, fidelity: null },
       care: emptyCare(),
       water: { ...water, additions: loose },
@@ -101,7 +104,8 @@ describe('a design document', () => {
     const read = readDesignFile(JSON.stringify(file));
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture4.design,
-      schema: 6,
+      schema: 7,
+      readings: {},
       brief: { ...fixture4.design.brief, fidelity: null },
       water: { ...water, additions: loose },
       equipment: placeless(fixture4.design.equipment),
@@ -122,15 +126,22 @@ describe('a design document', () => {
     const { brief } = fixture5.design;
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture5.design,
-      schema: 6,
+      schema: 7,
+      readings: {},
       brief: { ...brief, fidelity: null },
     });
     expect(read.ok && read.document.room.own).toEqual({ organisms: {}, biotopes: {}, overrides: {} });
   });
 
-  it('of version 6 is read as it stands, with what its room adds to the catalogue', () => {
+  it('of version 7 is read as it stands, with what was measured', () => {
+    const read = readDesignFile(JSON.stringify(fixture7));
+    expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual(fixture7.design);
+    expect(Object.keys(fixture7.design.readings).length).toBe(2);
+  });
+
+  it('of version 6 is read, with what its room adds to the catalogue, and nothing measured', () => {
     const read = readDesignFile(JSON.stringify(fixture6));
-    expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual(fixture6.design);
+    expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({ ...fixture6.design, schema: 7, readings: {} });
     expect(read.ok ? (read.document.room as unknown) : null).toEqual(fixture6.room);
   });
 

@@ -6,9 +6,10 @@ import { PlantItem } from '../plants/model';
 import { StockEntry } from '../stocking/model';
 import { emptySubstrate, SubstratePlan } from '../substrate/model';
 import { Vessel } from '../vessel/model';
+import { Reading } from '../water/reading';
 import { emptyWaterPlan, WaterPlan } from '../water/model';
 
-export const DESIGN_SCHEMA = 6;
+export const DESIGN_SCHEMA = 7;
 
 export { inOrder } from '../quantity/in-order';
 
@@ -38,6 +39,8 @@ export const Design = z
     }),
     vessel: Vessel.nullable(),
     water: WaterPlan,
+    /** What was measured in the tank that runs. */
+    readings: z.record(Key, Reading),
     substrate: SubstratePlan,
     equipment: z.record(Key, Device),
     scene: z.record(Key, SceneItem),
@@ -67,6 +70,7 @@ export function emptyDesign(id: string, roomId: string, name: string): Design {
     brief: { purpose: 'breed', targetStockIds: [], biotopeId: null, fidelity: null },
     vessel: null,
     water: emptyWaterPlan(),
+    readings: {},
     substrate: emptySubstrate(),
     equipment: {},
     scene: {},

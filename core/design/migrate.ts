@@ -181,6 +181,9 @@ function design5to6({ brief, ...design }: Json): Json {
   return { ...design, schema: 6, brief: isObject(brief) ? { ...brief, fidelity: null } : brief };
 }
 
+/** Version 7: what was measured in the tank. */
+const design6to7 = (design: Json): Json => ({ ...design, schema: 7, readings: {} });
+
 /** Version 4: what the room adds to the catalogue. */
 function room3to4(room: Json): Json {
   return { ...room, schema: 4, own: { organisms: {}, biotopes: {}, overrides: {} } };
@@ -192,6 +195,7 @@ const DESIGN_STEPS: Readonly<Record<number, (design: Json) => Json>> = {
   3: design3to4,
   4: design4to5,
   5: design5to6,
+  6: design6to7,
 };
 const ROOM_STEPS: Readonly<Record<number, (room: Json) => Json>> = { 1: room1to2, 2: room2to3, 3: room3to4 };
 

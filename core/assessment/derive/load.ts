@@ -2,20 +2,11 @@ import type { Animal } from '../../catalogue/organism';
 import { breathOf } from '../../stocking/breath';
 import { massOfAnimal } from '../../stocking/body-mass';
 import { usualFeedG } from '../../stocking/usual-feed';
-import type { Definitions } from './node';
+import type { Definitions, Load } from './node';
 
 /** Taken for a kind whose sizes are not known. */
 export const UNKNOWN_GRAMS = 0.3;
 export const gramsOf = (animal: Animal): number => massOfAnimal(animal) ?? UNKNOWN_GRAMS;
-
-/** What the animals weigh, breathe and are usually given, each and in all. */
-export interface Load {
-  grams: number;
-  /** At 25 °C. */
-  breathMgPerDay: number;
-  usualFeedG: number;
-  each: Readonly<Record<string, { count: number; grams: number; breathMgPerDay: number }>>;
-}
 
 export const loadNodes: Pick<Definitions, 'stock.load'> = {
   'stock.load': {

@@ -22,7 +22,6 @@ import type { Occupancy } from '../../scene/occupancy';
 import type { Facing, Refuge, Standing } from '../../hardscape/shelter';
 import type { OpenRoom } from '../../hardscape/room';
 import type { Window } from '../../window/window';
-import type { Load } from './load';
 
 /** What a derivation may look at. */
 export interface World {
@@ -68,6 +67,15 @@ export interface Lying {
 export interface Ahead {
   scenario: TankScenario;
   taken: readonly string[];
+}
+
+/** What the animals weigh, breathe and are usually given, each and in all. */
+export interface Load {
+  grams: number;
+  /** At 25 °C. */
+  breathMgPerDay: number;
+  usualFeedG: number;
+  each: Readonly<Record<string, { count: number; grams: number; breathMgPerDay: number }>>;
 }
 
 /** Every cross-domain value and its type. */
@@ -147,6 +155,8 @@ export interface Answer<T> {
   inputs?: Record<string, unknown>;
   interval?: Span;
   gap?: Gap;
+  /** What was worked out, where a measurement stands in its place. */
+  worked?: number;
   note?: string;
 }
 

@@ -9,9 +9,11 @@ import { FRESH_SALINITY_MAX } from '../../tank/scenario';
 import { mixWater } from '../../water/mixed-water';
 import { settledPh, TANK_CO2_UATM } from '../../water/planned-water';
 import { NO_OXYGEN } from '../../water/life-findings';
+import { doubtOf, readingNow, type ReadParameter } from '../../water/reading';
 import { saltOf } from '../../water/salts';
 import { commonSaltGPerL, conductivityAt25Of, SEA_PROPORTIONS_FROM, sourceWater } from '../../water/source-water';
 import { a440Of, hexOf, transmittedRgb } from '../../water/water-colour';
+import { waterMark } from '../water-mark';
 import { ASSUMED_TEMPERATURE_C } from './assumed';
 import { missing, type Definitions, type NodeDefinition, type PouredSource, type Derived } from './node';
 import type { AtRest, Move, SettledTank } from '../../tank/at-rest';
@@ -34,6 +36,36 @@ function settledOf(up: Derived): { tank: SettledTank | null; note: string | unde
     return { tank: null, note: 'As it is mixed: with so little oxygen in the tank nothing further can be said of it.', void: false };
   return { tank: gap === 'outside-validity' ? null : value, note, void: gap === 'outside-validity' };
 }
+
+/** A reading that still holds stands in place of what is worked out. */
+function measuredFirst(parameter: Exclude<ReadParameter, 'nitrateMgPerL'>, of: NodeDefinition<number>): NodeDefinition<number> {
+  return {
+    ...of,
+    reads: (world) => {
+      const { readings } = world.design;
+      const any = Object.keys(readings).length > 0;
+      return [...of.reads(world), readings, any ? waterMark(world.design, world.room) : null];
+    },
+    compute: (world, up) => {
+      const worked = of.compute(world, up);
+      const { readings } = world.design;
+      if (Object.keys(readings).length === 0) return worked;
+      const reading = readingNow(readings, parameter, waterMark(world.design, world.room));
+      if (!reading) return worked;
+      const doubt = doubtOf(reading);
+      const without = worked.value === null ? '' : ` Worked out from the plan: ${Number(worked.value.toPrecision(3))}.`;
+      return {
+        value: reading.value,
+        interval: [Math.max(0, reading.value - doubt), reading.value + doubt],
+        calculationId: null,
+        ...(worked.value === null ? {} : { worked: worked.value }),
+        note: `Measured on ${reading.day} with ${KIT_WORD[reading.kit]}.${without}`,
+      };
+    },
+  };
+}
+
+const KIT_WORD = { drops: 'a drop kit', strip: 'a strip', meter: 'a meter', laboratory: 'a laboratory' } as const;
 
 function degrees(parameter: 'ghDh' | 'khDh'): NodeDefinition<number> {
   return {
@@ -242,9 +274,9 @@ export const settledNodes: Pick<Definitions, SettledNodes> = {
       return { value: hexOf(transmittedRgb(a440Of(inputs.organicCarbonMgPerL), inputs.pathMm)), inputs };
     },
   },
-  'planned.ghDh': degrees('ghDh'),
-  'planned.khDh': degrees('khDh'),
-  'planned.ec25UsPerCm': {
+  'planned.ghDh': measuredFirst('ghDh', degrees('ghDh')),
+  'planned.khDh': measuredFirst('khDh', degrees('khDh')),
+  'planned.ec25UsPerCm': measuredFirst('ec25UsPerCm', {
     calculationId: 'water.conductivity',
     from: ['water.mixed', 'tank.settled'],
     reads: () => [],
@@ -277,8 +309,8 @@ export const settledNodes: Pick<Definitions, SettledNodes> = {
         note: `From the ions, set right by the readings of the sources. ${settled.note ?? ''}`.trim(),
       };
     },
-  },
-  'planned.salinity': {
+  }),
+  'planned.salinity': measuredFirst('salinity', {
     calculationId: 'water.blend',
     from: ['water.poured', 'water.mixed', 'tank.settled'],
     reads: () => [],
@@ -303,8 +335,8 @@ export const settledNodes: Pick<Definitions, SettledNodes> = {
           }
         : { value: salinity, inputs };
     },
-  },
-  'planned.ph': {
+  }),
+  'planned.ph': measuredFirst('ph', {
     calculationId: 'water.equilibrium-ph',
     from: ['planned.khDh', 'planned.salinity', 'planned.temperatureC', 'water.gas', 'water.mixed', 'water.organic-carbon', 'tank.settled'],
     reads: ({ design, catalogue }) => [design.water.organicCarbonMgPerL, design.water.co2, design.stock, catalogue],
@@ -363,7 +395,7 @@ export const settledNodes: Pick<Definitions, SettledNodes> = {
         return { ...shared, calculationId: 'water.humic-ph', inputs: { ...inputs, docMgPerL: organicCarbonMgPerL } };
       return { ...shared, inputs };
     },
-  },
+  }),
   'water.saturation': {
     calculationId: 'water.saturation-index',
     from: ['planned.khDh', 'planned.salinity', 'planned.temperatureC', 'water.gas', 'water.mixed', 'tank.settled'],

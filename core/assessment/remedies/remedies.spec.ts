@@ -91,7 +91,6 @@ describe('remedies', () => {
       'hides',
       'leaves',
       'lid',
-      'on-floor',
       'open-lid',
       'rating',
       'recipe',

@@ -1,0 +1,241 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { compareReadings, fittedCo2Uatm } from '../../core/assessment/measured';
+import { waterMark } from '../../core/assessment/water-mark';
+import { nextOrder } from '../../core/design/design';
+import { pointer } from '../../core/design/edit';
+import { formatQuantity } from '../../core/quantity/format';
+import type { QuantityKind } from '../../core/quantity/unit';
+import { dayOf } from '../../core/schedule/day';
+import { doubtOf, Kit, READ_PARAMETERS, Reading, type ReadParameter } from '../../core/water/reading';
+import { PreferencesStore } from '../store/preferences';
+import { TankStore } from '../store/tank-store';
+import { TankView } from '../store/tank-view';
+import { shortDay } from '../ui/day-text';
+import { QuantityField } from '../ui/quantity-field';
+
+const NAME: Readonly<Record<ReadParameter, string>> = {
+  ph: 'pH',
+  ghDh: 'GH',
+  khDh: 'KH',
+  ec25UsPerCm: 'EC',
+  salinity: 'Salinity',
+  nitrateMgPerL: 'Nitrate',
+};
+const KIND: Readonly<Record<ReadParameter, QuantityKind>> = {
+  ph: 'ph',
+  ghDh: 'hardness',
+  khDh: 'alkalinity',
+  ec25UsPerCm: 'conductivity',
+  salinity: 'salinity',
+  nitrateMgPerL: 'concentration',
+};
+const KIT: Readonly<Record<Kit, string>> = { drops: 'drops', strip: 'strip', meter: 'meter', laboratory: 'laboratory' };
+
+/** What was measured in the tank that runs, beside what was worked out: the reading is what is judged, while the water is still the same. */
+@Component({
+  selector: 'tr-readings',
+  imports: [NzButtonModule, QuantityField],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <h2 id="readings-heading">Measured in the tank</h2>
+    @if (rows().length > 0) {
+      <div class="scroll">
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">Of</th>
+              <th scope="col">Measured</th>
+              <th scope="col">Worked out</th>
+              <th scope="col"><span class="visually-hidden">Actions</span></th>
+            </tr>
+          </thead>
+          <tbody>
+            @for (row of rows(); track row.parameter) {
+              <tr [attr.data-reading]="row.parameter" [class.past]="!row.holds">
+                <th scope="row">{{ row.name }}</th>
+                <td>
+                  <strong>{{ row.measured }}</strong> <span class="small soft"> ± {{ row.doubt }}, {{ row.how }}</span>
+                </td>
+                <td>{{ row.worked }}</td>
+                <td class="end">
+                  <button
+                    nz-button
+                    type="button"
+                    [disabled]="view.readOnly()"
+                    [attr.aria-label]="'Take out the reading of ' + row.name"
+                    (click)="remove(row.parameter)"
+                  >
+                    Out
+                  </button>
+                </td>
+              </tr>
+              @if (row.says) {
+                <tr class="says">
+                  <td></td>
+                  <td colspan="3" class="small">{{ row.says }}</td>
+                </tr>
+              }
+            }
+          </tbody>
+        </table>
+      </div>
+      @if (fitted(); as text) {
+        <p class="small">{{ text }}</p>
+      }
+    } @else {
+      <p class="soft small">
+        Does the tank run already? Put down what your tests say: the tank is then judged by them, and not by what is worked out from the
+        plan.
+      </p>
+    }
+    <form (submit)="$event.preventDefault()">
+      <label>
+        <span class="small soft">Test of</span>
+        <select #of [disabled]="!!view.readOnly()" (change)="parameter.set(asParameter(of.value))">
+          @for (one of parameters; track one) {
+            <option [value]="one" [selected]="one === parameter()">{{ names[one] }}</option>
+          }
+        </select>
+      </label>
+      <label>
+        <span class="small soft">With</span>
+        <select #with [disabled]="!!view.readOnly()" (change)="kit.set(asKit(with.value))">
+          @for (one of kits; track one) {
+            <option [value]="one" [selected]="one === kit()">{{ kitNames[one] }}</option>
+          }
+        </select>
+      </label>
+      <label>
+        <span class="small soft">On</span>
+        <input type="date" [max]="today" [value]="day()" [disabled]="!!view.readOnly()" #on (input)="day.set(on.value)" />
+      </label>
+      <tr-quantity
+        class="value"
+        label="reads"
+        [kind]="kindOf(parameter())"
+        placeholder="value, then Enter"
+        [value]="null"
+        [disabled]="!!view.readOnly()"
+        (quantity)="put($event)"
+      />
+    </form>
+    @if (reason(); as why) {
+      <p class="error small" role="alert">{{ why }}</p>
+    }
+  `,
+  styles: `
+    form {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: flex-end;
+      gap: 8px 12px;
+      margin-top: 8px;
+    }
+    label {
+      display: flex;
+      flex-direction: column;
+      gap: 2px;
+    }
+    .value {
+      width: 150px;
+    }
+    .past td,
+    .past th {
+      color: var(--soft);
+    }
+    .says td {
+      border-top: 0;
+      padding-top: 0;
+    }
+    .error {
+      color: var(--oxide);
+    }
+    .scroll {
+      overflow-x: auto;
+    }
+  `,
+})
+export class ReadingsCard {
+  protected readonly view = inject(TankView);
+  private readonly store = inject(TankStore);
+  private readonly units = inject(PreferencesStore).units;
+
+  protected readonly parameters = READ_PARAMETERS;
+  protected readonly names = NAME;
+  protected readonly kits = Kit.options;
+  protected readonly kitNames = KIT;
+  protected readonly today = dayOf(new Date());
+  protected readonly parameter = signal<ReadParameter>('ph');
+  protected readonly kit = signal<Kit>('drops');
+  protected readonly day = signal(this.today);
+  protected readonly reason = signal<string | null>(null);
+
+  protected readonly rows = computed(() => {
+    const assessment = this.view.assessment();
+    if (!assessment) return [];
+    const show = (parameter: ReadParameter, value: number) => formatQuantity(KIND[parameter], value, this.units());
+    return compareReadings(assessment).map(({ parameter, reading, holds, worked, differs, why }) => ({
+      parameter,
+      holds,
+      name: NAME[parameter],
+      measured: show(parameter, reading.value),
+      doubt: show(parameter, doubtOf(reading)),
+      how: `${KIT[reading.kit]}, ${shortDay(reading.day)}`,
+      worked: worked === null ? '–' : show(parameter, worked),
+      says: !holds
+        ? 'The water was changed in the plan since: shown, and no longer judged by. Test again once the change is made.'
+        : differs
+          ? `They part. Likely: ${why.join('; or ')}.`
+          : null,
+    }));
+  });
+
+  protected readonly fitted = computed(() => {
+    const assessment = this.view.assessment();
+    const uatm = assessment && fittedCo2Uatm(assessment);
+    if (!assessment || uatm === null || uatm === undefined) return null;
+    const taken = assessment.derived['water.gas'].value;
+    const round = (value: number) => Number(value.toPrecision(2)).toLocaleString('en');
+    return `pH and KH together come to carbon dioxide at ${round(uatm)} µatm${taken === null ? '' : `; ${round(taken)} µatm was worked out`}. The air of a room holds about 1,000.`;
+  });
+
+  protected kindOf(parameter: ReadParameter): QuantityKind {
+    return KIND[parameter];
+  }
+  protected asParameter(text: string): ReadParameter {
+    return READ_PARAMETERS.find((one) => one === text) ?? 'ph';
+  }
+  protected asKit(text: string): Kit {
+    return Kit.options.find((one) => one === text) ?? 'drops';
+  }
+
+  protected put(value: number): void {
+    const [design, room] = [this.view.design(), this.view.room()];
+    if (!design || !room) return;
+    const reading = Reading.safeParse({
+      order: nextOrder(design.readings),
+      parameter: this.parameter(),
+      value,
+      kit: this.kit(),
+      day: this.day(),
+      of: waterMark(design, room),
+    });
+    if (!reading.success) {
+      this.reason.set(`${NAME[this.parameter()]}: ${reading.error.issues[0]?.message ?? 'not a reading'}.`);
+      return;
+    }
+    this.reason.set(null);
+    this.store.edit(`${NAME[this.parameter()]} measured`, [
+      { op: 'add', path: pointer('readings', crypto.randomUUID().slice(0, 8)), value: reading.data },
+    ]);
+  }
+
+  /** Takes out the reading that is shown; an earlier one comes to the fore. */
+  protected remove(parameter: ReadParameter): void {
+    const [assessment, design] = [this.view.assessment(), this.view.design()];
+    const shown = assessment && compareReadings(assessment).find((one) => one.parameter === parameter);
+    const found = Object.entries(design?.readings ?? {}).find(([, one]) => one === shown?.reading);
+    if (found) this.store.edit('Take a reading out', [{ op: 'remove', path: pointer('readings', found[0]) }]);
+  }
+}

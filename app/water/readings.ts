@@ -30,6 +30,8 @@ const KIND: Readonly<Record<ReadParameter, QuantityKind>> = {
   salinity: 'salinity',
   nitrateMgPerL: 'concentration',
 };
+/** Carbon dioxide that no tank stands at, µatm. Common practice. */
+const HARDLY = { least: 100, most: 40_000 };
 const KIT: Readonly<Record<Kit, string>> = { drops: 'drops', strip: 'strip', meter: 'meter', laboratory: 'laboratory' };
 
 /** What was measured in the tank that runs, beside what was worked out: the reading is what is judged, while the water is still the same. */
@@ -114,7 +116,7 @@ const KIT: Readonly<Record<Kit, string>> = { drops: 'drops', strip: 'strip', met
         class="value"
         label="reads"
         [kind]="kindOf(parameter())"
-        placeholder="value, then Enter"
+        placeholder="then Enter"
         [value]="null"
         [disabled]="!!view.readOnly()"
         (quantity)="put($event)"
@@ -195,6 +197,7 @@ export class ReadingsCard {
     const assessment = this.view.assessment();
     const uatm = assessment && fittedCo2Uatm(assessment);
     if (!assessment || uatm === null || uatm === undefined) return null;
+    if (uatm > HARDLY.most || uatm < HARDLY.least) return 'Such a pH and such a KH hardly go together: test both again, with fresh water.';
     const taken = assessment.derived['water.gas'].value;
     const round = (value: number) => Number(value.toPrecision(2)).toLocaleString('en');
     return `pH and KH together come to carbon dioxide at ${round(uatm)} µatm${taken === null ? '' : `; ${round(taken)} µatm was worked out`}. The air of a room holds about 1,000.`;

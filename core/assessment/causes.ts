@@ -64,6 +64,12 @@ function sortOf(finding: Finding, present: ReadonlySet<string>): Sorted | null {
       return present.has('vessel:far-too-small')
         ? { cause: 'vessel:small', says: 5 }
         : { cause: 'load', says: code === 'water.oxygen' ? 0 : 1 };
+    case 'biotope.water':
+    case 'biotope.season':
+      // the place's water is one thing, however many of its figures differ
+      return { cause: 'place:water', says: SAYS_OF_WATER[parameter ?? ''] ?? 3 };
+    case 'biotope.foreign':
+      return { cause: 'place:company', says: 0 };
     case 'vessel.lid':
       return { cause: 'vessel:open', says: 0 };
     case 'hardscape.floats':

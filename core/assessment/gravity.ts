@@ -72,6 +72,9 @@ const aboutPlant = ({ kind }: Finding): boolean => kind?.startsWith('plant:') ??
 /** How grave a finding is; what is said of a plant is never worse than its loss, and a place's truth is taste. */
 export function gravityOf(finding: Finding): Gravity {
   if (finding.code.startsWith('biotope.')) return 'taste';
+  // wrong hardness and pH wear animals away; wrong salt and warmth kill them
+  if (finding.code === 'water.parameter' && finding.severity === 'conflict' && finding.parameter !== 'salinity')
+    return aboutPlant(finding) ? 'taste' : 'loss';
   const [conflict, watch] = BY_CODE[finding.code] ?? (['stress', 'taste'] as const);
   const gravity = finding.severity === 'conflict' ? conflict : watch;
   if (!aboutPlant(finding)) return gravity;

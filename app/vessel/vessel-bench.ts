@@ -9,6 +9,7 @@ import { formatNumber, formatQuantity } from '../../core/quantity/format';
 import { newBox, reshaped, type LeakTest, type Opening, type Side, type Vessel, type VesselShape } from '../../core/vessel/model';
 import { statedSizes, withGlass } from '../../core/vessel/outside';
 import { resized, SIZE_FIELDS, type SizeField } from '../../core/vessel/resize';
+import { sizeNeed, sizeVerdict, type SizeVerdict } from '../../core/vessel/size-need';
 import { STOCK_SIZES_MM } from '../../core/vessel/stock-sizes';
 import { Section } from '../section/section';
 import { Why } from '../shell/why';
@@ -16,6 +17,7 @@ import { PreferencesStore } from '../store/preferences';
 import { TankStore } from '../store/tank-store';
 import { TankView } from '../store/tank-view';
 import { ChoiceField } from '../ui/choice';
+import { LatinText } from '../ui/latin-text';
 import { QuantityField } from '../ui/quantity-field';
 import { BACKGROUNDS, FLOORS, FOOTFALLS, LIDS, OPENINGS, RIMS, SHAPES, SIDES, STANDS, STATES, STATED_AS, SUNS, sizeName } from './words';
 
@@ -24,7 +26,7 @@ type FactName = 'rim' | 'lid' | 'background' | 'sun' | 'footfall' | 'stand' | 'f
 /** The vessel: form and size, top and openings, where it stands, sump and pipes, what it has been through. */
 @Component({
   selector: 'tr-vessel-bench',
-  imports: [FormsModule, NzButtonModule, NzCheckboxModule, Section, QuantityField, ChoiceField],
+  imports: [FormsModule, NzButtonModule, NzCheckboxModule, Section, LatinText, QuantityField, ChoiceField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './vessel-bench.html',
   styleUrl: './vessel-bench.less',
@@ -53,11 +55,43 @@ export class VesselBench {
   /** Sides typed before there is a vessel; it exists once all three are known. */
   private readonly draft = signal<Partial<Record<SizeField, number>>>({});
 
-  protected readonly sizes = computed(() =>
-    STOCK_SIZES_MM.map((size) => ({ size, name: size.map((mm) => formatNumber('length', mm, this.units())).join(' × ') })).filter((_, i) =>
-      [1, 2, 4, 6, 8, 11].includes(i),
+  private readonly need = computed(() =>
+    sizeNeed(
+      this.view.members().flatMap(({ id, organism, count }) => (organism?.kind === 'animal' ? [{ id, animal: organism, count }] : [])),
     ),
   );
+  protected readonly sizes = computed(() =>
+    STOCK_SIZES_MM.map((size) => ({
+      size,
+      name: size.map((mm) => formatNumber('length', mm, this.units())).join(' × '),
+      verdict: sizeVerdict(this.need(), size),
+    })),
+  );
+  /** What those chosen ask for, in words, each edge with whose it is. */
+  protected readonly asked = computed(() => {
+    const { floorMm, longMm, litres, deepestMm } = this.need();
+    const units = this.units();
+    const who = (id: string) => {
+      const latin = this.view.members().find((member) => member.id === id)?.organism?.latin;
+      return latin ? ` (*${latin}*)` : '';
+    };
+    const mm = (value: number) => formatNumber('length', value, units);
+    return [
+      ...(floorMm ? [`a floor of ${floorMm.value.map(mm).join(' × ')} ${units.length}${who(floorMm.by)}`] : []),
+      ...(longMm && longMm.by !== floorMm?.by ? [`${mm(longMm.value)} ${units.length} of length${who(longMm.by)}`] : []),
+      ...(litres ? [`${formatQuantity('volume', litres.value, units)}${who(litres.by)}`] : []),
+      ...(deepestMm ? [`water no deeper than ${mm(deepestMm.value)} ${units.length}${who(deepestMm.by)}`] : []),
+    ].join(', ');
+  });
+  protected readonly verdicts = [
+    { of: 'enough', text: 'Enough for them' },
+    { of: 'roomy', text: 'Roomy' },
+    { of: 'too-small', text: 'Too small' },
+  ] as const;
+
+  protected ofVerdict(verdict: SizeVerdict) {
+    return this.sizes().filter((entry) => entry.verdict === verdict);
+  }
 
   /** The size fields of the form, as they are stated. */
   protected readonly fields = computed(() => {

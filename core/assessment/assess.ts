@@ -17,6 +17,7 @@ import {
   drainBackFinding,
   fitFinding,
   footprintFinding,
+  headsPerL,
   glassFinding,
   leakTestFinding,
   lidFinding,
@@ -307,14 +308,6 @@ function memberFindings({ design }: World, derived: Derived): Finding[] {
     }
   }
   return findings.filter((finding) => finding !== null);
-}
-
-/** Dwarf shrimp and small snails to a litre that a running tank grazes and feeds. Common practice: a few hundred shrimp in 60 L. */
-function headsPerL({ group, sizeMm, traits }: Animal): number | null {
-  const length = sizeMm.length.value;
-  if (length === null || traits.feeding.value !== 'grazes') return null;
-  if (group === 'shrimp') return length <= 35 ? 8 : null;
-  return group === 'snail' && length <= 30 ? 1.5 : null;
 }
 
 function companyJudged({ design }: World, derived: Derived): Finding[] {

@@ -13,7 +13,7 @@ export function vesselNotStated(): Finding {
 }
 
 /** Sizes are quoted in round figures: so much less is the same size. Common practice. */
-const ROUND = { floor: 0.85, volume: 0.9 };
+export const ROUND = { floor: 0.85, volume: 0.9 };
 /** Less than this share of what is wanted is too small whatever is done. Common practice. */
 const FAR_TOO_SMALL = 0.6;
 
@@ -59,22 +59,31 @@ export interface WaterNeed {
 /** Each animal beyond the smallest proper group adds so much of its share. Common practice. */
 const BEYOND_GROUP = 0.25;
 
+/** Litres that a kind needs, all of it together; null where that is not known. */
+export function litresNeeded({ volumeL, groupMin, count, headsPerL }: WaterNeed): number | null {
+  if (volumeL.value === null) return null;
+  return headsPerL === null
+    ? volumeL.value * (1 + (BEYOND_GROUP * Math.max(0, count - groupMin)) / groupMin)
+    : Math.max(volumeL.value, count / headsPerL);
+}
+
+/** Dwarf shrimp and small snails to a litre that a running tank grazes and feeds. Common practice: a few hundred shrimp in 60 L. */
+export function headsPerL({ group, sizeMm, traits }: Animal): number | null {
+  const length = sizeMm.length.value;
+  if (length === null || traits.feeding.value !== 'grazes') return null;
+  if (group === 'shrimp') return length <= 35 ? 8 : null;
+  return group === 'snail' && length <= 30 ? 1.5 : null;
+}
+
 /**
  * The vessel against what a kind needs, all of it together. Figures are quoted as sizes of tanks, so they are held against the vessel as it is
  * sold and not against its water. Common practice.
  */
-export function volumeFinding(
-  subject: string,
-  { volumeL, groupMin, count, headsPerL }: WaterNeed,
-  gross: Computed<number>,
-): Finding | null {
+export function volumeFinding(subject: string, need: WaterNeed, gross: Computed<number>): Finding | null {
   if (gross.value === null) return null;
-  const base = { ...of('vessel.volume', [subject]), evidence: [gross], basis: volumeL.basis };
-  if (volumeL.value === null) return { ...base, severity: 'unknown', excess: null, values: {} };
-  const needed =
-    headsPerL === null
-      ? volumeL.value * (1 + (BEYOND_GROUP * Math.max(0, count - groupMin)) / groupMin)
-      : Math.max(volumeL.value, count / headsPerL);
+  const base = { ...of('vessel.volume', [subject]), evidence: [gross], basis: need.volumeL.basis };
+  const needed = litresNeeded(need);
+  if (needed === null) return { ...base, severity: 'unknown', excess: null, values: {} };
   const fit = gross.value / needed;
   const severity = sizeSeverity(fit, ROUND.volume);
   return {
@@ -84,7 +93,7 @@ export function volumeFinding(
     values: {
       water: { quantity: 'volume', si: gross.value },
       need: { quantity: 'volume', si: needed },
-      count: { quantity: 'count', si: count },
+      count: { quantity: 'count', si: need.count },
     },
   };
 }

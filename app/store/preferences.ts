@@ -1,9 +1,11 @@
 import { Injectable, effect, signal } from '@angular/core';
+import { RECIPE_SCHOOLS, type RecipeSchool } from '../../core/assessment/recipe-plan';
 import { METRIC, type UnitChoice } from '../../core/quantity/format';
 import * as z from 'zod';
 
 const Preferences = z.object({
   theme: z.enum(['loam', 'night']),
+  school: z.enum(RECIPE_SCHOOLS).default('least-ro'),
   units: z.object({
     length: z.enum(['mm', 'cm', 'in']),
     volume: z.enum(['L', 'gal']),
@@ -15,14 +17,14 @@ const Preferences = z.object({
 
 const KEY = 'terroir:preferences';
 
-function load(): { theme: 'loam' | 'night'; units: UnitChoice } {
+function load(): { theme: 'loam' | 'night'; school: RecipeSchool; units: UnitChoice } {
   try {
     const parsed = Preferences.safeParse(JSON.parse(localStorage.getItem(KEY) ?? ''));
     if (parsed.success) return parsed.data;
   } catch {
     // nothing kept, or no storage: start from the defaults
   }
-  return { theme: matchMedia('(prefers-color-scheme: dark)').matches ? 'night' : 'loam', units: METRIC };
+  return { theme: matchMedia('(prefers-color-scheme: dark)').matches ? 'night' : 'loam', school: 'least-ro', units: METRIC };
 }
 
 /** Theme and units: of this browser, not of a document. */
@@ -31,10 +33,12 @@ export class PreferencesStore {
   private readonly initial = load();
   readonly theme = signal(this.initial.theme);
   readonly units = signal<UnitChoice>(this.initial.units);
+  /** How water is built up. */
+  readonly school = signal<RecipeSchool>(this.initial.school);
 
   constructor() {
     effect(() => {
-      const kept = { theme: this.theme(), units: this.units() };
+      const kept = { theme: this.theme(), school: this.school(), units: this.units() };
       applyTheme(kept.theme);
       try {
         localStorage.setItem(KEY, JSON.stringify(kept));

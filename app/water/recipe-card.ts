@@ -13,13 +13,14 @@ import { saltOf } from '../../core/water/salts';
 import { PreferencesStore } from '../store/preferences';
 import { TankStore } from '../store/tank-store';
 import { TankView } from '../store/tank-view';
+import { ChoiceField } from '../ui/choice';
 import { LatinText } from '../ui/latin-text';
 import { formatGrams } from './grams';
 
 /** What to pour and weigh for one batch, out of what the room has. */
 @Component({
   selector: 'tr-recipe-card',
-  imports: [NzButtonModule, LatinText],
+  imports: [NzButtonModule, ChoiceField, LatinText],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './recipe-card.html',
   styleUrl: './recipe-card.less',
@@ -27,7 +28,12 @@ import { formatGrams } from './grams';
 export class RecipeCard {
   private readonly view = inject(TankView);
   private readonly store = inject(TankStore);
-  private readonly units = inject(PreferencesStore).units;
+  protected readonly preferences = inject(PreferencesStore);
+  private readonly units = this.preferences.units;
+  protected readonly schools = [
+    { value: 'least-ro', text: 'least RO' },
+    { value: 'ro-only', text: 'RO and minerals' },
+  ] as const;
   protected readonly readOnly = this.view.readOnly;
   private readonly picked = signal(0);
   protected readonly othersShown = signal(false);
@@ -43,7 +49,7 @@ export class RecipeCard {
 
   private readonly plan = computed(() => {
     const assessment = this.kept();
-    return assessment ? recipePlan(assessment) : null;
+    return assessment ? recipePlan(assessment, this.preferences.school()) : null;
   });
 
   protected readonly card = computed(() => {
@@ -85,7 +91,7 @@ export class RecipeCard {
         ['pH', way.ph ? `${formatNumber('ph', way.ph.ph, units)} (${formatSpan('ph', way.ph.band, units)})` : 'set by the soil'],
         ['Conductivity', formatQuantity('conductivity', batch.reaches.ec25UsPerCm, units)],
       ],
-      blame: plan.blame.map((one) => this.blamed(one)),
+      blame: way.blame.map((one) => this.blamed(one)),
       wantsAcid: plan.wantsAcid,
       leftOut: plan.conductivityLeftOut
         ? `The conductivity quoted is not aimed at: water this hard conducts at least ${formatQuantity('conductivity', plan.conductivityLeftOut.leastUsPerCm, units)}, and at most ${formatQuantity('conductivity', plan.conductivityLeftOut.highUsPerCm, units)} is quoted.`

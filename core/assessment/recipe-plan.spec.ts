@@ -61,7 +61,7 @@ describe('the recipe of a tank', () => {
     const bare = { ...lowBarn, onHand: {}, sources: { ro: lowBarn.sources['ro']! } };
     const plan = recipePlan(judgedIn(tank([['caridina-logemanni', 20]], { shares: { ro: 1 } }), bare))!;
     expect(plan.ways[0]!.recipe.missed.length).toBeGreaterThan(0);
-    expect(plan.blame.some(({ memberIds }) => memberIds.includes('s0'))).toBeTrue();
+    expect(plan.ways[0]!.blame.some(({ memberIds }) => memberIds.includes('s0'))).toBeTrue();
     const bought = plan.ways.find(({ wants }) => wants.length > 0)!;
     expect(bought.recipe.missed.filter(({ parameter }) => parameter === 'ghDh')).toEqual([]);
   });
@@ -197,5 +197,23 @@ describe('every salt', () => {
         .withContext(id)
         .toBeGreaterThan(before + 50);
     }
+  });
+
+  it('builds up from pure water alone for those who do, at the middle of what is liked', () => {
+    const assessment = judge(tank([['caridina-logemanni', 20]], { shares: { ro: 1 } }));
+    const plan = recipePlan(assessment, 'ro-only')!;
+    expect(plan.ways[0]!.batch.litres.map(({ sourceId }) => sourceId)).toEqual(['ro']);
+    const [low, high] = plan.target.ghDh!;
+    expect(plan.ways[0]!.recipe.reaches.ghDh).toBeGreaterThan(low + 0.4 * (high - low));
+    expect(plan.ways[0]!.recipe.reaches.ghDh).toBeLessThan(high - 0.4 * (high - low));
+    const noRo = { ...lowBarn, sources: { tap: lowBarn.sources['tap']! } };
+    const dry = assess({ ...assessment.world, room: noRo });
+    expect(recipePlan(dry, 'ro-only')!.ways).toEqual(recipePlan(dry)!.ways);
+  });
+
+  it('says of each way by itself what it misses', () => {
+    const ways = recipePlan(judge(tank([['boraras-maculatus', 12]], { shares: { tap: 1 } })))!.ways;
+    for (const { recipe, blame } of ways)
+      expect(blame.map(({ parameter }) => parameter)).toEqual(recipe.missed.map(({ parameter }) => parameter));
   });
 });

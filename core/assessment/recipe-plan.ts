@@ -13,6 +13,7 @@ import { leastConductivityOf } from '../water/least-conductivity';
 import { FRESH_SALINITY_MAX } from '../tank/scenario';
 import { settledPh } from '../water/planned-water';
 import {
+  AIM_INSIDE,
   batch,
   mixed,
   recipes,
@@ -37,7 +38,15 @@ export interface RecipeWay {
   wants: readonly string[];
   /** Settled pH of this water with its band; null where soil sets it, or where the constants do not hold. */
   ph: { ph: number; band: Span } | null;
+  /** Why this way still misses. */
+  blame: readonly Blame[];
 }
+
+/** How practitioners build water up: from pure water and minerals alone, or with as much of the tap as will do. */
+export const RECIPE_SCHOOLS = ['least-ro', 'ro-only'] as const;
+export type RecipeSchool = (typeof RECIPE_SCHOOLS)[number];
+/** Least RO goes just inside a band; those who build up from nothing aim at its middle. Common practice. */
+const AIM: Readonly<Record<RecipeSchool, number>> = { 'least-ro': AIM_INSIDE, 'ro-only': 0.45 };
 
 /** Whose edge a missed target is. */
 export interface Blame {
@@ -62,8 +71,6 @@ export interface RecipePlan {
   ways: readonly RecipeWay[];
   /** The pH that is wanted is below what water without lime settles at: humic acids or soil have to make it. */
   wantsAcid: boolean;
-  /** Why the best way still misses. */
-  blame: readonly Blame[];
   /** Ranges of conductivity that no water of the wanted hardness can have, so that they are not aimed at. */
   conductivityLeftOut: { leastUsPerCm: number; highUsPerCm: number } | null;
 }
@@ -73,47 +80,62 @@ const ASSUMED_KIT = { vesselL: 10, scaleG: 0.1 };
 /** Salinity in everyone's comfort from which the tank is mixed from sea salt. */
 const SALT_FROM = 2;
 
-/** The recipe for this tank out of what the room has, worked out once per judgement. Null while nothing lives here or nothing is at hand. */
-export const recipePlan = oncePer(({ world, derived }: Assessment): RecipePlan | null => {
-  const { room } = world;
-  const waters = derived['water.sources'].value ?? {};
-  if ((derived['stock.members'].value ?? []).length === 0 || Object.keys(waters).length === 0) return null;
-  const kit = room.mixingKit ?? ASSUMED_KIT;
-  const shared = { litres: kit.vesselL, scaleG: kit.scaleG, kitStated: room.mixingKit !== null };
-  const salinity = windowNodeOf(derived, 'salinity').value;
-  const salty = salinity?.optimum ?? salinity?.tolerance;
-  const onHand = saltsOnHand(room.onHand);
-  if (salty && salty[0] + salty[1] > 2 * SALT_FROM) return saltPlan(world, waters, salty, shared, derived);
-  const sources = inOrder(room.sources).flatMap(([id, source]) => {
-    const water = waters[id];
-    const known = water && water.ghDh !== null && water.khDh !== null && (water.salinity ?? 0) <= FRESH_SALINITY_MAX;
-    return known ? [{ id, isRo: source.kind === 'ro', ions: water.ions }] : [];
+/**
+ * The recipe for this tank out of what the room has, worked out once per judgement and school. Null while nothing lives here or nothing is at
+ * hand. Where the room has no pure water, the school of it has nothing to work with, and the other is followed.
+ */
+export function recipePlan(assessment: Assessment, school: RecipeSchool = 'least-ro'): RecipePlan | null {
+  return BY_SCHOOL[school](assessment);
+}
+
+const planBy = (school: RecipeSchool) =>
+  oncePer(({ world, derived }: Assessment): RecipePlan | null => {
+    const { room } = world;
+    const waters = derived['water.sources'].value ?? {};
+    if ((derived['stock.members'].value ?? []).length === 0 || Object.keys(waters).length === 0) return null;
+    const kit = room.mixingKit ?? ASSUMED_KIT;
+    const shared = { litres: kit.vesselL, scaleG: kit.scaleG, kitStated: room.mixingKit !== null };
+    const salinity = windowNodeOf(derived, 'salinity').value;
+    const salty = salinity?.optimum ?? salinity?.tolerance;
+    const onHand = saltsOnHand(room.onHand);
+    if (salty && salty[0] + salty[1] > 2 * SALT_FROM) return saltPlan(world, waters, salty, shared, derived);
+    const all = inOrder(room.sources).flatMap(([id, source]) => {
+      const water = waters[id];
+      const known = water && water.ghDh !== null && water.khDh !== null && (water.salinity ?? 0) <= FRESH_SALINITY_MAX;
+      return known ? [{ id, isRo: source.kind === 'ro', ions: water.ions }] : [];
+    });
+    const pure = all.filter(({ isRo }) => isRo);
+    const sources = school === 'ro-only' && pure.length > 0 ? pure : all;
+    if (sources.length === 0) return null;
+    const { target, conductivityLeftOut } = targetOf(derived);
+    if (Object.keys(target).length === 0) return null;
+    const have = SALTS.filter(({ id }) => onHand.has(id));
+    const found = keptRecipes(room.sources, sources, have, target, AIM[school]);
+    // what is on hand may not do it: then a way that wants buying stands beside it
+    const further = found[0] && found[0].missed.length === 0 ? [] : keptRecipes(room.sources, sources, SALTS, target, AIM[school]);
+    const ways = [...found, ...further.filter((recipe) => recipe.saltsMgPerL.some(({ saltId }) => !onHand.has(saltId)))].map((recipe) => ({
+      recipe,
+      batch: batch(recipe, sources, SALTS, kit.vesselL, kit.scaleG),
+      wants: recipe.saltsMgPerL.map(({ saltId }) => saltId).filter((id) => !onHand.has(id)),
+      ph: phOf(asMixed(recipe.ions, recipe.reaches.khDh, 0), derived),
+      blame: blameOf(recipe, derived),
+    }));
+    return {
+      water: 'fresh',
+      target,
+      salts: SALTS,
+      sources,
+      ...shared,
+      ways: ways.slice(0, 4),
+      wantsAcid: wantsAcid(derived),
+      conductivityLeftOut,
+    };
   });
-  if (sources.length === 0) return null;
-  const { target, conductivityLeftOut } = targetOf(derived);
-  if (Object.keys(target).length === 0) return null;
-  const have = SALTS.filter(({ id }) => onHand.has(id));
-  const found = keptRecipes(room.sources, sources, have, target);
-  // what is on hand may not do it: then a way that wants buying stands beside it
-  const further = found[0] && found[0].missed.length === 0 ? [] : keptRecipes(room.sources, sources, SALTS, target);
-  const ways = [...found, ...further.filter((recipe) => recipe.saltsMgPerL.some(({ saltId }) => !onHand.has(saltId)))].map((recipe) => ({
-    recipe,
-    batch: batch(recipe, sources, SALTS, kit.vesselL, kit.scaleG),
-    wants: recipe.saltsMgPerL.map(({ saltId }) => saltId).filter((id) => !onHand.has(id)),
-    ph: phOf(asMixed(recipe.ions, recipe.reaches.khDh, 0), derived),
-  }));
-  return {
-    water: 'fresh',
-    target,
-    salts: SALTS,
-    sources,
-    ...shared,
-    ways: ways.slice(0, 4),
-    wantsAcid: wantsAcid(derived),
-    blame: ways[0] ? blameOf(ways[0].recipe, derived) : [],
-    conductivityLeftOut,
-  };
-});
+
+const BY_SCHOOL: Readonly<Record<RecipeSchool, (assessment: Assessment) => RecipePlan | null>> = {
+  'least-ro': planBy('least-ro'),
+  'ro-only': planBy('ro-only'),
+};
 
 const NO_TRACES = Object.fromEntries(TRACES.map((trace) => [trace, null])) as MixedWater['traces'];
 
@@ -259,6 +281,7 @@ function saltPlan(
       recipe: { ...recipe, ions: made.ions, reaches: made.reaches },
       batch: made,
       wants,
+      blame: [],
       ph: phOf(asMixed(made.ions, made.reaches.khDh, target), derived),
     };
   };
@@ -288,18 +311,23 @@ function saltPlan(
     ...shared,
     ways: waysToGo,
     wantsAcid: false,
-    blame: [],
     conductivityLeftOut: null,
   };
 }
 
 /** Recipes by what they were worked out from: dragging a plan about does not change them. */
 const keptBySources = new WeakMap<object, Map<string, Recipe[]>>();
-function keptRecipes(key: object, sources: readonly RecipeSource[], salts: readonly Salt[], target: RecipeTarget): Recipe[] {
+function keptRecipes(
+  key: object,
+  sources: readonly RecipeSource[],
+  salts: readonly Salt[],
+  target: RecipeTarget,
+  aimInside: number,
+): Recipe[] {
   let kept = keptBySources.get(key);
   if (!kept) keptBySources.set(key, (kept = new Map<string, Recipe[]>()));
-  const question = JSON.stringify([salts.map(({ id }) => id), target]);
+  const question = JSON.stringify([sources.map(({ id }) => id), salts.map(({ id }) => id), target, aimInside]);
   let found = kept.get(question);
-  if (!found) kept.set(question, (found = recipes(sources, salts, target)));
+  if (!found) kept.set(question, (found = recipes(sources, salts, target, aimInside)));
   return found;
 }

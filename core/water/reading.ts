@@ -1,6 +1,5 @@
 import * as z from 'zod';
 
-
 /** What a keeper reads off in the tank. */
 export const READ_PARAMETERS = ['ph', 'ghDh', 'khDh', 'ec25UsPerCm', 'salinity', 'nitrateMgPerL'] as const;
 export const ReadParameter = z.enum(READ_PARAMETERS);

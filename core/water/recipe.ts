@@ -71,7 +71,7 @@ function subsets(salts: readonly Salt[], most: number): Salt[][] {
 }
 
 /** How far inside a band is aimed, share of its width: rounding and the doubt of readings then stay inside too. Common practice. */
-const AIM_INSIDE = 0.1;
+export const AIM_INSIDE = 0.1;
 const MISS_COSTS = { ghDh: 100, khDh: 100, ec25UsPerCm: 1 };
 /** How much less real water conducts than if every ion kept its conductance of thin water, to begin with. */
 const FIRST_CORRECTION = 0.93;
@@ -90,9 +90,10 @@ interface Ranked {
  * Water for a target out of sources and salts: inside everyone's band first, then least RO, then fewest salts. A linear program for every choice
  * of salts; conductivity, which is not linear, is set right by the model for the best of them. Never an acid.
  *
+ * @param aimInside how far inside a band is aimed, share of its width: 0 its edge, 0.5 its middle
  * @returns recipes, best first, at most three, each of other salts; empty when there is no source
  */
-export function recipes(sources: readonly RecipeSource[], salts: readonly Salt[], target: RecipeTarget): Recipe[] {
+export function recipes(sources: readonly RecipeSource[], salts: readonly Salt[], target: RecipeTarget, aimInside = AIM_INSIDE): Recipe[] {
   if (sources.length === 0) return [];
   const rank = (recipe: Recipe | null, chosen: readonly Salt[]): Ranked[] => {
     if (!recipe) return [];
@@ -108,12 +109,12 @@ export function recipes(sources: readonly RecipeSource[], salts: readonly Salt[]
     ];
   };
   const useful = target.ec25UsPerCm ? salts : salts.filter(({ ions }) => ions.calcium || ions.magnesium || ions.bicarbonate);
-  const first = subsets(useful, 3).flatMap((chosen) => rank(solveOnce(sources, chosen, target, FIRST_CORRECTION), chosen));
+  const first = subsets(useful, 3).flatMap((chosen) => rank(solveOnce(sources, chosen, target, FIRST_CORRECTION, aimInside), chosen));
   const firstBest = distinct(first.sort(byWorth));
   const best = target.ec25UsPerCm
     ? firstBest
         .slice(0, REFINED.best)
-        .flatMap(({ recipe, chosen }) => rank(refined(sources, chosen, target, recipe), chosen))
+        .flatMap(({ recipe, chosen }) => rank(refined(sources, chosen, target, recipe, aimInside), chosen))
         .sort(byWorth)
     : firstBest;
   return distinct(best)
@@ -137,12 +138,12 @@ function distinct(ranked: readonly Ranked[]): Ranked[] {
 }
 
 /** The same choice of salts with conductivity set right by the model. */
-function refined(sources: readonly RecipeSource[], salts: readonly Salt[], target: RecipeTarget, from: Recipe): Recipe {
+function refined(sources: readonly RecipeSource[], salts: readonly Salt[], target: RecipeTarget, from: Recipe, aimInside: number): Recipe {
   let best = from;
   for (let round = 0; round < REFINED.rounds; round++) {
     const linear = linearConductivity(best.ions);
     if (linear <= 0) break;
-    best = solveOnce(sources, salts, target, best.reaches.ec25UsPerCm / linear) ?? best;
+    best = solveOnce(sources, salts, target, best.reaches.ec25UsPerCm / linear, aimInside) ?? best;
   }
   return best;
 }
@@ -172,7 +173,13 @@ const LIMITING: Readonly<Record<keyof IonsMmolPerL, number>> = {
   nitrate: 71.42,
 };
 
-function solveOnce(sources: readonly RecipeSource[], salts: readonly Salt[], target: RecipeTarget, correction: number): Recipe | null {
+function solveOnce(
+  sources: readonly RecipeSource[],
+  salts: readonly Salt[],
+  target: RecipeTarget,
+  correction: number,
+  aimInside: number,
+): Recipe | null {
   type Row = Record<string, number>;
   const row = (ions: Partial<IonsMmolPerL>, cost: number): Row => {
     const calcium = ions.calcium ?? 0;
@@ -199,7 +206,7 @@ function solveOnce(sources: readonly RecipeSource[], salts: readonly Salt[], tar
   for (const parameter of ['ghDh', 'khDh', 'ec25UsPerCm'] as const) {
     const band = target[parameter];
     if (!band) continue;
-    const room = AIM_INSIDE * (band[1] - band[0]);
+    const room = aimInside * (band[1] - band[0]);
     constraints[parameter] = { min: band[0] + room, max: band[1] - room };
     variables[`short:${parameter}`] = { cost: MISS_COSTS[parameter], [parameter]: 1 };
     variables[`over:${parameter}`] = { cost: MISS_COSTS[parameter], [parameter]: -1 };

@@ -144,3 +144,43 @@ describe('the catalogue', () => {
     await page.setViewport({ width: 1280, height: 800 });
   });
 });
+
+describe('a kind that the catalogue lacks', () => {
+  it('is offered as a choice where several go by the name, or made out of its family', async () => {
+    await page.goto(`${site.url}/`);
+    await page.waitForSelector('.tanks a .glass');
+    await page.goto(`${site.url}/tank/weedy-thicket/livestock`);
+    const box = await page.waitForSelector('.finder input');
+    await box!.type('dwarf cory');
+    expect(
+      await eventually(
+        () => text('.finder'),
+        (words) => words.includes('kinds go by that name'),
+      ),
+    ).toContain('3 kinds go by that name');
+    await box!.click({ count: 3 });
+    await box!.type('Corydoras testus');
+    await (await page.waitForSelector('.finder li.none button'))!.click();
+    await page.waitForSelector('tr-own-kind');
+    await page.select('tr-own-kind select', 'corydoras-aeneus');
+    await checkAxe('a kind of one’s own');
+    const [low] = await page.$$('tr-own-kind tr-quantity:nth-of-type(3) input');
+    await low!.click({ count: 3 });
+    await low!.type('40');
+    await page.keyboard.press('Tab');
+    await page.click('tr-own-kind .ant-btn-primary');
+    expect(await text('tr-own-kind [role=alert]')).toMatch(/above the high edge|between/);
+    await low!.click({ count: 3 });
+    await low!.type('23');
+    await page.keyboard.press('Tab');
+    await page.click('tr-own-kind .ant-btn-primary');
+    await page.waitForFunction(() => !document.querySelector('tr-own-kind'));
+    expect(
+      await eventually(
+        () => text('tr-animal-card'),
+        (words) => words.includes('Corydoras testus'),
+      ),
+    ).toContain('Corydoras testus');
+    expect(faults).toEqual([]);
+  });
+});

@@ -46,6 +46,7 @@ describe('the peat pocket, from an empty room with limestone tap', () => {
     await settled(page);
 
     const gh = await keyOf('water.parameter:ghDh:');
+    await openShowAll();
     const ph = await keyOf('water.parameter:ph:');
     expect(await severityOf(gh)).toBe('conflict');
     expect(await severityOf(ph)).toBe('conflict');
@@ -86,7 +87,7 @@ describe('the thicket, a warm-water companion and a lone schooling fish', () => 
     expect(await severityOf(await keyOf('water.parameter:khDh:'))).toBe('fits');
     expect(await severityOf(await keyOf('water.parameter:ghDh:'))).toBe('watch');
     const cold = await keyOf('heat.too-cold:');
-    expect(await text(finding(cold))).toMatch(/17 °C in the cold season is too cold for Danio margaritatus.*Below 21 °C/s);
+    expect(await text(finding(cold))).toMatch(/17.5 °C in the cold season is too cold for Danio margaritatus.*Below 21 °C/s);
     await (await page.waitForSelector(`${finding(cold)} [data-remedy="heater"]:not([data-stale])`))!.click();
     await settled(page);
     await openShowAll();
@@ -157,7 +158,7 @@ describe('what is typed wrong', () => {
     const files: [string, string, RegExp][] = [
       ['cut.json', whole.slice(0, 900), /cut.json: .*not whole JSON/],
       ['foreign.json', '{"tanks":[]}', /not a Terroir design file/],
-      ['newer.json', whole.replace('"schema": 1', '"schema": 7'), /design.schema: written by a newer Terroir \(version 7/],
+      ['newer.json', whole.replace('"schema": 1', '"schema": 8'), /design.schema: written by a newer Terroir \(version 8/],
       ['bad.json', whole.replace('"lengthMm": 400', '"lengthMm": 0'), /design.vessel.lengthMm/],
     ];
     for (const [name, content, reason] of files) {

@@ -69,6 +69,8 @@ export const press = async (name: string, role = 'button') =>
 export async function openShowAll(): Promise<void> {
   for (const group of await page.$$('tr-ledger button.group[aria-expanded="false"]')) await group.click();
   await wait(80);
+  for (const cause of await page.$$('tr-ledger button.parts[aria-expanded="false"]')) await cause.click();
+  await wait(80);
 }
 
 export async function newRoomWithTap(): Promise<void> {

@@ -17,6 +17,37 @@ const now = (name: string) => page.$eval(`[role=slider][aria-label="${name}"]`, 
 const undoable = () =>
   page.$$eval('header button', (all) => all.some((one) => one.textContent?.trim() === 'Undo' && !one.hasAttribute('disabled')));
 
+describe('what was measured in the tank', () => {
+  const put = async (of: string, value: string) => {
+    await page.select('tr-readings select', of);
+    const field = await page.waitForSelector('tr-readings .value input');
+    await field!.click({ count: 3 });
+    await field!.type(value);
+    await page.keyboard.press('Enter');
+    await settled(page);
+  };
+
+  it('is judged by, shown in the strip, and set beside what was worked out', async () => {
+    await open('peat-pocket');
+    await put('ghDh', '1');
+    await put('ph', '99');
+    expect(await text('tr-readings [role=alert]')).toContain('Must be between');
+    await put('ph', '5.4');
+    await openShowAll();
+    const gh = await keyOf('water.parameter:ghDh:pair');
+    expect(await severityOf(gh)).toBe('fits');
+    expect(await text('[data-parameter="ghDh"]')).toContain('read');
+    expect(await text('tr-readings [data-reading="ghDh"]')).toMatch(/1 dGH.*17\.8 dGH/);
+    expect(await text('tr-readings')).toContain('They part. Likely:');
+    await checkAxe('readings');
+    // another water, and the reading no longer holds
+    await (await page.waitForSelector('tr-recipe-card .ant-btn-primary'))!.click();
+    await settled(page);
+    expect(await text('tr-readings')).toContain('The water was changed in the plan since');
+    expect(faults).toEqual([]);
+  });
+});
+
 describe('the marks of the Water bench', () => {
   it('are judged while they are dragged, and kept as one edit when they are let go', async () => {
     await open('peat-pocket');
@@ -88,7 +119,7 @@ describe('a source', () => {
     await settled(page);
     expect(await text('tr-source-report')).toContain('SIMULATED: upland reservoir');
     expect(await text('tr-water-axes')).toContain('Limestone tap (SIMULATED)');
-    expect(await severityOf(await keyOf('water.disinfectant:tap'))).toBe('watch');
+    expect(await severityOf(await keyOf('water.disinfectant:tap'))).toBe('conflict');
     await (await page.waitForSelector(
       'tr-ledger article[data-key="water.disinfectant:tap"] [data-remedy="conditioner"]:not([data-stale])',
     ))!.click();

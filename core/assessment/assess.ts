@@ -1,7 +1,7 @@
 import { doubtOf, readingNow } from '../water/reading';
 import { waterMark } from './water-mark';
 import { severityRank, type Bench, type Finding } from '../calculation/finding';
-import { isInvertebrate, rangeFor, type Animal, type Organism, type ToleranceRange } from '../catalogue/organism';
+import { isInvertebrate, rangeFor, type Organism, type ToleranceRange } from '../catalogue/organism';
 import { PARAMETERS, type Parameter } from '../catalogue/parameter';
 import { belongingFinding, placeBottomFinding, placeNotKnown, placeSeasonFinding, placeWaterFinding } from '../biotope/findings';
 import { plantDamageFinding, unidentifiedFinding } from '../stocking/damage';

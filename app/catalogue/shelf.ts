@@ -1,9 +1,8 @@
-import Fuse from 'fuse.js';
 import type { Biotope } from '../../core/catalogue/biotope';
 import type { Catalogue } from '../../core/catalogue/catalogue';
 import type { Material } from '../../core/catalogue/material';
 import type { Medium } from '../../core/catalogue/medium';
-import { MOST_LETTERS, nameSearch } from '../../core/catalogue/name-search';
+import { nameSearch, plainName } from '../../core/catalogue/name-search';
 import type { Organism, ToleranceRange } from '../../core/catalogue/organism';
 import { REGIONS } from '../../core/catalogue/region';
 import type { WaterType } from '../../core/catalogue/water-source';
@@ -84,11 +83,12 @@ export function searchOf(items: readonly Item[]): (query: string) => readonly It
       alsoCalled: 'alsoCalled' in item.entry ? item.entry.alsoCalled : undefined,
     })),
   );
-  const byKind = new Fuse(items, { keys: ['second', 'group'], threshold: 0.3, ignoreLocation: true, ignoreDiacritics: true });
+  const kinds = items.map(({ second, group }) => ` ${plainName(`${second} ${group}`)}`);
   return (query) => {
     if (query.trim() === '') return items;
     const named = byName(query).map(({ entry }) => entry.item);
-    const rest = byKind.search(query.trim().slice(0, MOST_LETTERS)).map(({ item }) => item);
+    const asked = plainName(query);
+    const rest = items.filter((_, i) => kinds[i]!.includes(` ${asked}`));
     return [...new Set([...named, ...rest])];
   };
 }

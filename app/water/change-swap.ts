@@ -138,7 +138,10 @@ export class ChangeSwap {
     const target = this.target();
     const derived = this.view.derived();
     const [organisms, planned] = [this.view.catalogue()?.organisms.values() ?? [], derived && plannedValues(derived)];
-    return placeholdersFor(organisms, planned ?? {})
+    return placeholdersFor(organisms, planned ?? {}, {
+      litres: derived?.['vessel.gross-volume'].value ?? null,
+      planted: this.view.members().some(({ organism }) => organism?.kind === 'plant'),
+    })
       .filter(({ id }) => id !== target?.animal.id)
       .slice(0, MOST_FIRST);
   });

@@ -194,6 +194,20 @@ describe('who may ripen a tank', () => {
   const ids = (planned: Parameters<typeof placeholdersFor>[1]) =>
     placeholdersFor(catalogue.organisms.values(), planned).map(({ id }) => id);
 
+  it('is small and gentle, fits the litres, and leaves plants standing', () => {
+    const small = placeholdersFor(catalogue.organisms.values(), soft, { litres: 40, planted: true });
+    expect(small.length).toBeGreaterThan(0);
+    for (const { id, sizeMm, traits } of small) {
+      expect(sizeMm.length.value).withContext(id).toBeLessThanOrEqual(70);
+      expect(traits.volumeL.value! * 0.9)
+        .withContext(id)
+        .toBeLessThanOrEqual(40);
+      expect(traits.eats.value).withContext(id).not.toContain('plants');
+      expect(traits.uproots.value).withContext(id).toBeFalse();
+    }
+    expect(ids(soft)).not.toContain('carassius-auratus');
+  });
+
   it('is hardy, bears the planned water, and is no predator', () => {
     const found = placeholdersFor(catalogue.organisms.values(), soft);
     expect(found.length).toBeGreaterThan(2);
@@ -209,7 +223,7 @@ describe('who may ripen a tank', () => {
   });
 
   it('is of the sea in sea water, and anyone hardy where nothing is planned', () => {
-    expect(ids({ salinity: 34, temperatureC: 25 })).toContain('amphiprion-ocellaris');
+    expect(ids({ salinity: 34, temperatureC: 25 })).toContain('clibanarius-tricolor');
     expect(ids({ salinity: 34, temperatureC: 25 })).not.toContain('danio-rerio');
     expect(ids({}).length).toBeGreaterThan(20);
   });

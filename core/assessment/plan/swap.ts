@@ -1,5 +1,6 @@
 import { rangeFor, type Animal, type Organism } from '../../catalogue/organism';
 import type { Parameter } from '../../catalogue/parameter';
+import { ROUND } from '../../vessel/findings';
 import { NO_STEP, type PlannedStep } from '../../schedule/step';
 
 /** Weeks, fewest and most, that breeders let a tank ripen after the filter has passed. Common practice. */
@@ -28,11 +29,35 @@ export interface Swap {
   weeks: readonly [number, number];
 }
 
+export interface RipeningTank {
+  /** Gross volume; null where no vessel is chosen. */
+  litres: number | null;
+  planted: boolean;
+}
+
+/** Longest that goes in for a few weeks and comes out again without the tank being torn up. Common practice. */
+const LONGEST_MM = 70;
+const GENTLE: readonly (string | null)[] = ['peaceful', 'shy'];
+
+/** Small, gentle, no eater of plants nor digger of their beds, and at home in so many litres. */
+function leavesTheTankWell({ sizeMm, traits }: Animal, { litres, planted }: RipeningTank): boolean {
+  return (
+    (sizeMm.length.value ?? Infinity) <= LONGEST_MM &&
+    GENTLE.includes(traits.temperament.value) &&
+    !(planted && (traits.uproots.value || traits.digs.value || traits.eats.value?.includes('plants'))) &&
+    (litres === null || (traits.volumeL.value ?? 0) * ROUND.volume <= litres)
+  );
+}
+
 /**
  * Hardy animals that bear the planned water and can ripen a tank, the smallest first. Where the plan is known and what they bear is not,
  * they are left out; predators too.
  */
-export function placeholdersFor(organisms: Iterable<Organism>, planned: Readonly<Partial<Record<Parameter, number | null>>>): Animal[] {
+export function placeholdersFor(
+  organisms: Iterable<Organism>,
+  planned: Readonly<Partial<Record<Parameter, number | null>>>,
+  tank: RipeningTank = { litres: null, planted: false },
+): Animal[] {
   const bears = (animal: Animal) =>
     (Object.entries(planned) as [Parameter, number | null][]).every(([parameter, value]) => {
       if (value === null) return true;
@@ -43,7 +68,7 @@ export function placeholdersFor(organisms: Iterable<Organism>, planned: Readonly
     });
   const animals = [...organisms].filter((one): one is Animal => one.kind === 'animal');
   return animals
-    .filter((one) => one.traits.hardiness.value === 'hardy' && one.traits.temperament.value !== 'predatory' && !one.strainOf && bears(one))
+    .filter((one) => one.traits.hardiness.value === 'hardy' && !one.strainOf && bears(one) && leavesTheTankWell(one, tank))
     .sort((a, b) => (a.sizeMm.length.value ?? 1e6) - (b.sizeMm.length.value ?? 1e6));
 }
 

@@ -1,3 +1,4 @@
+import { oxygenSaturationOf } from '../chemistry/oxygen-saturation';
 import { kept } from '../testing/kept-tank';
 import { FAILING, THRIVING } from '../testing/ordinary-tanks';
 import { catalogue } from '../testing/tanks';
@@ -18,6 +19,32 @@ describe('tanks that thrive in practice', () => {
         .toBe(0);
       expect(causes.length).withContext(told(causes)).toBeLessThanOrEqual(1);
     });
+});
+
+describe('oxygen in tanks that thrive', () => {
+  const moved = THRIVING.filter((tank) => {
+    const { care, vessel } = kept(tank).design;
+    return care.surface !== 'still' && vessel?.lid.value === 'glass';
+  });
+
+  it('stands between 5 mg/L and what water can hold, under a lid with the surface moved', () => {
+    expect(moved.length).toBeGreaterThan(10);
+    for (const tank of moved) {
+      const { derived } = assess({ ...kept(tank), catalogue });
+      const oxygen = derived['tank.settled'].value!.usual.oxygenMgPerL;
+      const full = oxygenSaturationOf(Math.max(0, derived['planned.temperatureC'].value! - 1), 0);
+      expect(oxygen).withContext(tank.name).toBeGreaterThan(5);
+      expect(oxygen).withContext(tank.name).toBeLessThan(full);
+    }
+  });
+
+  it('runs out where far too many stand in still water', () => {
+    const { design, room } = kept(THRIVING.find(({ name }) => name.startsWith('Twelve yellow labs'))!);
+    const crowd = Object.fromEntries(Object.entries(design.stock).map(([id, entry]) => [id, { ...entry, count: entry.count * 12 }]));
+    const still = { ...design, stock: crowd, equipment: {}, care: { ...design.care, surface: 'still' as const } };
+    const finding = assess({ design: still, room, catalogue }).findings.find(({ code }) => code === 'water.oxygen');
+    expect(finding?.severity).toBe('conflict');
+  });
 });
 
 describe('tanks that fail for one plain reason', () => {

@@ -105,7 +105,7 @@ describe('assess', () => {
       expect(out).toContain(plain(title));
       expect(out).toContain(`${plain(reason)} ${BASIS_WORD[finding.basis]}.`);
     }
-    expect(out).toContain('> Glass lid: conflict → fits');
+    expect(out).toContain('> Glass lid: watch → fits');
   });
 
   it('gives the whole assessment as JSON', () => {

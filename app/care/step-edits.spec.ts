@@ -52,7 +52,7 @@ describe('steps on their days', () => {
   });
 
   it('are each said in words, with what to mind', () => {
-    const names = { source: () => 'Limestone tap', subject: () => '*Caridina*' };
+    const names = { source: () => 'Limestone tap', subject: () => '*Caridina*', salt: (id: string) => id };
     for (const code of StepCode.options) {
       const told = wordStep(
         {

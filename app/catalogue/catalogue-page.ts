@@ -36,6 +36,7 @@ import { Conditions } from './conditions';
 import { FactTable } from './fact-table';
 import { fieldsOf, materialFieldsOf, SOUGHT } from './fields';
 import { copyEntry, deleteEntry, dropFact, keepPlaces, ownFact } from './own-edits';
+import { OwnMaterial } from './own-material';
 import { PlaceSheet } from './place-sheet';
 import { RecordsPanel } from './records-panel';
 import { itemsOf, meets, searchOf, SHELVES, type Condition, type Item, type Shelf } from './shelf';
@@ -59,6 +60,7 @@ const SHELF_WORD: Readonly<Record<Shelf, string>> = { animals: 'Animals', plants
     Conditions,
     FactTable,
     CompareTable,
+    OwnMaterial,
     PlaceSheet,
     RecordsPanel,
   ],
@@ -151,7 +153,7 @@ export class CataloguePage {
   });
   protected readonly mine = computed(() => {
     const [own, id] = [this.own(), this.chosen()?.id ?? ''];
-    return own ? Object.hasOwn(own.organisms, id) || Object.hasOwn(own.biotopes, id) : false;
+    return own ? [own.organisms, own.biotopes, own.materials, own.mixes].some((table) => Object.hasOwn(table, id)) : false;
   });
   protected readonly placesShown = computed<Biotope[]>(() => this.found().map(({ entry }) => entry as Biotope));
 
@@ -177,6 +179,8 @@ export class CataloguePage {
   protected readonly showCompared = signal(false);
 
   protected readonly copying = signal(false);
+  /** A material of the room's own is being put down. */
+  protected readonly making = signal(false);
   protected readonly reason = signal<string | null>(null);
 
   constructor() {
@@ -191,6 +195,7 @@ export class CataloguePage {
     effect(() => {
       this.chosen();
       this.copying.set(false);
+      this.making.set(false);
       this.reason.set(null);
     });
     effect(() => {
@@ -225,8 +230,7 @@ export class CataloguePage {
     const own = this.own();
     return (
       own !== undefined &&
-      (Object.hasOwn(own.organisms, id) ||
-        Object.hasOwn(own.biotopes, id) ||
+      ([own.organisms, own.biotopes, own.materials, own.mixes].some((table) => Object.hasOwn(table, id)) ||
         Object.values(own.overrides).some(({ entryId }) => entryId === id))
     );
   }
@@ -281,13 +285,18 @@ export class CataloguePage {
     if (ids[0]) this.goTo(ids[0]);
   }
 
+  protected keepMaterial(material: Material): void {
+    this.edit(`Own material ${material.name}`, [{ op: 'add', path: pointer('own', 'materials', material.id), value: material as never }]);
+    this.making.set(false);
+    this.query.set('');
+    this.goTo(material.id);
+  }
+
   protected remove(): void {
     const [own, id] = [this.own(), this.chosen()?.id];
     if (!own || !id) return;
-    this.edit(
-      'Delete an own entry',
-      Object.hasOwn(own.biotopes, id) ? [{ op: 'remove', path: pointer('own', 'biotopes', id) }] : deleteEntry(own, id),
-    );
+    const table = (['biotopes', 'materials', 'mixes'] as const).find((one) => Object.hasOwn(own[one], id));
+    this.edit('Delete an own entry', table ? [{ op: 'remove', path: pointer('own', table, id) }] : deleteEntry(own, id));
     void this.router.navigate([], { queryParams: {}, replaceUrl: true });
   }
 

@@ -7,7 +7,7 @@ import type { Organism, ToleranceRange } from '../../core/catalogue/organism';
 import { REGIONS } from '../../core/catalogue/region';
 import type { WaterType } from '../../core/catalogue/water-source';
 import { CONDITIONERS, type Conditioner } from '../../core/water/conditioners';
-import { SALTS, type Salt } from '../../core/water/salts';
+import type { Salt } from '../../core/water/salts';
 
 import { factAt, type Field } from './fields';
 
@@ -44,7 +44,9 @@ export function itemsOf(catalogue: Catalogue, shelf: Shelf): Item[] {
             ...[...catalogue.materials.values()].map((entry) => plainItem(entry, entry.use, entry.use)),
             ...[...catalogue.media.values()].map((entry) => plainItem(entry, 'filter medium', `takes out ${entry.takesOut.join(', ')}`)),
             ...[...catalogue.waters.values()].map((entry) => plainItem(entry, 'water', entry.note)),
-            ...SALTS.map((entry) => plainItem(entry, 'salt', entry.caution ?? `${entry.solubilityGPerL} g dissolve in a litre`)),
+            ...[...catalogue.salts.values()].map((entry) =>
+              plainItem(entry, 'salt', entry.caution ?? `${entry.solubilityGPerL} g dissolve in a litre`),
+            ),
             ...CONDITIONERS.map((entry) => plainItem(entry, 'conditioner', entry.note)),
           ]
         : [...catalogue.organisms.values()]

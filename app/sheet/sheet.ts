@@ -11,7 +11,6 @@ import { formatNumber, formatQuantity, formatSpan } from '../../core/quantity/fo
 import { additionOrder } from '../../core/stocking/addition-order';
 import { conditionerOf } from '../../core/water/conditioners';
 import { massOf } from '../../core/hardscape/mass';
-import { saltOf } from '../../core/water/salts';
 import { Section } from '../section/section';
 import { PreferencesStore } from '../store/preferences';
 import { TankView } from '../store/tank-view';
@@ -74,11 +73,11 @@ export class Sheet {
     const litres = this.view.derived()?.['vessel.system-volume'].value ?? null;
     if (!design) return [];
     const { salts, conditioner, additions, co2 } = design.water;
-    const materials = this.view.catalogue()?.materials;
+    const { materials, salts: known } = this.view.catalogue() ?? {};
     return [
       ...inOrder(salts).map(([, { saltId, mgPerL }]) => {
         const grams = litres === null ? '' : `: ${formatGrams((mgPerL * litres) / 1000)} in all`;
-        return `${saltOf(saltId)?.name ?? saltId}, ${Math.round(mgPerL)} mg/L${grams}`;
+        return `${known?.get(saltId)?.name ?? saltId}, ${Math.round(mgPerL)} mg/L${grams}`;
       }),
       ...(conditioner
         ? [`Tap water treated: ${(conditionerOf(conditioner)?.name ?? conditioner).toLowerCase()}; the label gives the dose`]

@@ -11,7 +11,7 @@ import { DESIGN_SCHEMA } from '../../core/design/design';
 import type { Operation } from 'rfc6902';
 import type { UnitChoice } from '../../core/quantity/format';
 import { database, putDesign, putRoom, putSnapshot, type Snapshot, type StoredDesign } from './database';
-import { usedIds } from './used-ids';
+import { usedIds, usedOf } from './used-ids';
 import { withOwn } from '../../core/design/own-catalogue';
 import { judgedBy, notJudged, type TankSummary } from './summary';
 
@@ -217,9 +217,8 @@ export class Library {
     const taken = await this.design(design.id).catch(() => null);
     const document: Design = taken ? { ...design, id: crypto.randomUUID(), name: `${design.name.slice(0, 70)} (copy)` } : design;
     const here = await this.room(room.id).catch(() => room);
-    const used = usedIds(design);
     // the room that is here stays; what the design needs of its own catalogue comes along
-    const own = here && missingOwn(here.own, room.own, { organismIds: used, biotopeId: design.brief.biotopeId });
+    const own = here && missingOwn(here.own, room.own, usedOf(design));
     const stands = here ? (own ? { ...here, rev: here.rev + 1, own } : here) : room;
     if (!here || own) await this.keep(() => this.saveRoom(stands));
     await this.keep(() => this.saveDesign(document));

@@ -5,7 +5,7 @@ import type { Room } from '../../core/design/room';
 import { MEQ_PER_DEGREE_ALKALINITY, MMOL_PER_DEGREE_HARDNESS } from '../../core/quantity/unit';
 import { conductivityOf } from '../../core/chemistry/conductivity';
 import { saltIons } from '../../core/water/mixed-water';
-import { saltOf } from '../../core/water/salts';
+import type { Salt } from '../../core/water/salts';
 import { saltGPerL, type SourceWater } from '../../core/water/source-water';
 
 /** Values of a mixture that can be set by hand; pH comes of them. */
@@ -96,8 +96,7 @@ export function setSalt(design: Design, saltId: string, mgPerL: number): Operati
 }
 
 /** What a milligram a litre of a salt brings to a value; 0 where it brings nothing. Conductivity as in thin water. */
-export function perMg(saltId: string, parameter: Settable): number {
-  const salt = saltOf(saltId);
+export function perMg(salt: Salt | undefined, parameter: Settable): number {
   if (!salt) return 0;
   const ions = saltIons([{ salt, mgPerL: 1 }]);
   switch (parameter) {

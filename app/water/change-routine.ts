@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { routines, type Routine } from '../../core/assessment/plan/routine';
-import { saltName } from '../../core/assessment/wording';
+import { saltName } from '../../core/water/salts';
 import { pointer } from '../../core/design/edit';
 import { sourceLabel } from '../../core/design/room';
 import { formatNumber, formatQuantity } from '../../core/quantity/format';
@@ -109,7 +109,9 @@ export class ChangeRoutine {
       const pours = Object.entries(routine.pourL).map(
         ([id, litres]) => `${formatQuantity('volume', litres, units)} ${sources[id] ? sourceLabel(sources[id]) : id}`,
       );
-      const salts = Object.entries(routine.saltsG).map(([id, grams]) => `${Number(grams.toPrecision(2))} g ${saltName(id)}`);
+      const salts = Object.entries(routine.saltsG).map(
+        ([id, grams]) => `${Number(grams.toPrecision(2))} g ${saltName(id, assessment.world.catalogue.salts)}`,
+      );
       return {
         routine,
         days: routine.everyDays,

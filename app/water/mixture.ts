@@ -1,22 +1,24 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { inOrder, nextOrder } from '../../core/design/design';
 import { pointer } from '../../core/design/edit';
 import type { OnHand } from '../../core/design/room';
 import { formatQuantity } from '../../core/quantity/format';
 import { CONDITIONERS, conditionerOf } from '../../core/water/conditioners';
-import { SALTS, saltOf, SEA_SALT } from '../../core/water/salts';
+import type { OwnMix } from '../../core/water/own-mix';
+import { SALTS, SEA_SALT } from '../../core/water/salts';
 import { PreferencesStore } from '../store/preferences';
 import { TankStore } from '../store/tank-store';
 import { TankView } from '../store/tank-view';
 import { QuantityField } from '../ui/quantity-field';
 import { setSalt, setShare } from './blend-edits';
 import { formatGrams } from './grams';
+import { OwnMixForm } from './own-mix';
 
 /** What is poured, weighed in and treated with: the plan in numbers, each of them a field. */
 @Component({
   selector: 'tr-mixture',
-  imports: [NzButtonModule, QuantityField],
+  imports: [NzButtonModule, OwnMixForm, QuantityField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './mixture.html',
   styleUrl: './mixture.less',
@@ -54,7 +56,7 @@ export class Mixture {
     return inOrder(this.water()?.salts ?? {}).map(([id, { saltId, mgPerL }]) => ({
       id,
       saltId,
-      name: saltOf(saltId)?.name ?? saltId,
+      name: this.view.catalogue()?.salts.get(saltId)?.name ?? saltId,
       mgPerL,
       grams: litres === null ? '' : `${formatGrams((mgPerL * litres) / 1000)} for the tank`,
     }));
@@ -62,7 +64,7 @@ export class Mixture {
 
   protected readonly addable = computed(() => {
     const planned = new Set(this.salts().map(({ saltId }) => saltId));
-    return [...SALTS, SEA_SALT].filter(({ id }) => !planned.has(id));
+    return [...(this.view.catalogue()?.salts.values() ?? [])].filter(({ id }) => !planned.has(id));
   });
 
   protected readonly stock = computed(() => {
@@ -72,6 +74,21 @@ export class Mixture {
       return { id, name: name.replace(/ \(.*\)$/, ''), key: there?.[0] ?? null, grams: there?.[1].amount ?? 0 };
     });
   });
+
+  protected readonly mixing = signal(false);
+  protected readonly mixes = computed(() => {
+    const poured = new Set(Object.values(this.water()?.salts ?? {}).map(({ saltId }) => saltId));
+    return Object.values(this.view.room()?.own.mixes ?? {}).map(({ id, name }) => ({ id, name, poured: poured.has(id) }));
+  });
+
+  protected keepMix(mix: OwnMix): void {
+    this.store.editRoom(`Mix ${mix.name}`, [{ op: 'add', path: pointer('own', 'mixes', mix.id), value: mix as never }]);
+    this.mixing.set(false);
+  }
+
+  protected dropMix(id: string): void {
+    this.store.editRoom('Mix taken out', [{ op: 'remove', path: pointer('own', 'mixes', id) }]);
+  }
 
   protected setShare(id: string, share: number): void {
     const design = this.view.design();

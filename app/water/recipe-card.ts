@@ -4,12 +4,12 @@ import type { Operation } from 'rfc6902';
 import type { Assessment } from '../../core/assessment/assess';
 import { planOf } from '../../core/assessment/remedies/recipe';
 import { recipePlan, type Blame, type RecipeWay } from '../../core/assessment/recipe-plan';
-import { nameOf, saltName } from '../../core/assessment/wording';
+import { nameOf } from '../../core/assessment/wording';
 import { PARAMETER_META } from '../../core/catalogue/parameter';
 import { pointer } from '../../core/design/edit';
 import { formatNumber, formatQuantity, formatSpan } from '../../core/quantity/format';
 import { mixingOrder, type MixingStep } from '../../core/water/mixing-order';
-import { saltOf } from '../../core/water/salts';
+import { saltName, type Salt } from '../../core/water/salts';
 import { PreferencesStore } from '../store/preferences';
 import { TankStore } from '../store/tank-store';
 import { TankView } from '../store/tank-view';
@@ -30,13 +30,19 @@ export class RecipeCard {
   private readonly store = inject(TankStore);
   protected readonly preferences = inject(PreferencesStore);
   private readonly units = this.preferences.units;
-  protected readonly schools = [
-    { value: 'least-ro', text: 'least RO' },
-    { value: 'ro-only', text: 'RO and minerals' },
-  ] as const;
+  protected readonly schools = computed(() => {
+    const hasMix = Object.keys(this.view.room()?.own.mixes ?? {}).length > 0;
+    return [
+      { value: 'least-ro' as const, text: 'least RO' },
+      { value: 'ro-only' as const, text: 'RO and minerals' },
+      ...(hasMix ? [{ value: 'own-mix' as const, text: 'RO and my mix' }] : []),
+    ];
+  });
   protected readonly readOnly = this.view.readOnly;
   private readonly picked = signal(0);
   protected readonly othersShown = signal(false);
+
+  private readonly salts = computed(() => this.view.catalogue()?.salts ?? new Map<string, Salt>());
 
   /** Worked out for the tank as it is kept, not for what is under the finger. */
   private readonly kept = linkedSignal<Assessment | undefined, Assessment | undefined>({
@@ -62,6 +68,7 @@ export class RecipeCard {
     if (!way) return { litres, way: null };
     const name = (id: string) => nameOf(id, assessment);
     const { batch } = way;
+    const { salts } = assessment.world.catalogue;
     const salty = plan.water === 'salt';
     const gives = salty
       ? [
@@ -81,13 +88,21 @@ export class RecipeCard {
         .filter((part) => part.litres > 0)
         .map((part) => ({ name: name(part.sourceId), amount: formatQuantity('volume', part.litres, units) })),
       weighed: batch.grams.map((part) => ({
-        name: (saltOf(part.saltId)?.name ?? part.saltId).replace(/ \(.*\)$/, ''),
-        formula: / \((.*)\)$/.exec(saltOf(part.saltId)?.name ?? '')?.[1] ?? '',
+        name: (salts.get(part.saltId)?.name ?? part.saltId).replace(/ \(.*\)$/, ''),
+        formula: / \((.*)\)$/.exec(salts.get(part.saltId)?.name ?? '')?.[1] ?? '',
         amount: part.grams > 0 ? formatGrams(part.grams) : `under ${formatGrams(plan.scaleG)}`,
         wanted: way.wants.includes(part.saltId),
       })),
       gives: [
         ...gives,
+        ...(way.overSoil
+          ? [
+              [
+                'Over the soil',
+                `GH ${formatNumber('hardness', way.overSoil.ghDh, units)}, KH ${formatNumber('alkalinity', way.overSoil.khDh, units)} are left`,
+              ],
+            ]
+          : []),
         ['pH', way.ph ? `${formatNumber('ph', way.ph.ph, units)} (${formatSpan('ph', way.ph.band, units)})` : 'set by the soil'],
         ['Conductivity', formatQuantity('conductivity', batch.reaches.ec25UsPerCm, units)],
       ],
@@ -96,7 +111,7 @@ export class RecipeCard {
       leftOut: plan.conductivityLeftOut
         ? `The conductivity quoted is not aimed at: water this hard conducts at least ${formatQuantity('conductivity', plan.conductivityLeftOut.leastUsPerCm, units)}, and at most ${formatQuantity('conductivity', plan.conductivityLeftOut.highUsPerCm, units)} is quoted.`
         : null,
-      cautions: batch.grams.flatMap(({ saltId, grams }) => (grams > 0 ? (saltOf(saltId)?.caution ?? []) : [])),
+      cautions: batch.grams.flatMap(({ saltId, grams }) => (grams > 0 ? (salts.get(saltId)?.caution ?? []) : [])),
       short: this.short(way),
       order: this.order(way).map((step) => this.said(step, name)),
       used: this.isUsed(way),
@@ -136,7 +151,7 @@ export class RecipeCard {
     const onHand = Object.values(this.view.room()?.onHand ?? {});
     return batch.grams.flatMap(({ saltId, grams }) => {
       const have = onHand.filter(({ substance }) => substance === saltId).reduce((sum, { amount }) => sum + amount, 0);
-      return have > 0 && have < grams ? [`Only ${formatGrams(have)} of ${saltName(saltId)} on hand.`] : [];
+      return have > 0 && have < grams ? [`Only ${formatGrams(have)} of ${saltName(saltId, this.salts())} on hand.`] : [];
     });
   }
 
@@ -146,7 +161,7 @@ export class RecipeCard {
     return mixingOrder(
       batch.litres,
       batch.grams.flatMap(({ saltId, grams }) => {
-        const salt = saltOf(saltId);
+        const salt = this.salts().get(saltId);
         return salt ? [{ salt, grams }] : [];
       }),
       treat,
@@ -161,8 +176,8 @@ export class RecipeCard {
         return 'Condition what came from the tap, and give it its time.';
       case 'dissolve':
         return step.salt.solubilityGPerL < 10
-          ? `Stir in ${formatGrams(step.grams)} ${saltName(step.salt.id)}; it takes an hour or more to go clear.`
-          : `Dissolve ${formatGrams(step.grams)} ${saltName(step.salt.id)} in a cup first, then stir in until clear.`;
+          ? `Stir in ${formatGrams(step.grams)} ${saltName(step.salt.id, this.salts())}; it takes an hour or more to go clear.`
+          : `Dissolve ${formatGrams(step.grams)} ${saltName(step.salt.id, this.salts())} in a cup first, then stir in until clear.`;
       case 'stir-and-measure':
         return 'Air it over night, then measure before you trust it.';
     }
@@ -174,7 +189,7 @@ export class RecipeCard {
       ...batch.litres
         .filter(({ litres }) => litres > 0)
         .map(({ sourceId, litres }) => `${formatQuantity('volume', litres, units)} ${name(sourceId)}`),
-      ...batch.grams.map(({ saltId, grams }) => `${formatGrams(grams)} ${saltName(saltId)}`),
+      ...batch.grams.map(({ saltId, grams }) => `${formatGrams(grams)} ${saltName(saltId, this.salts())}`),
     ];
     const misses =
       recipe.missed.length > 0 ? `, misses ${recipe.missed.map(({ parameter }) => PARAMETER_META[parameter].name).join(' and ')}` : '';

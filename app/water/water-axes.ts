@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { plannedNode, windowNodeOf } from '../../core/assessment/derive';
-import { saltName } from '../../core/assessment/wording';
+import { saltName } from '../../core/water/salts';
 import { PARAMETER_META, type Parameter } from '../../core/catalogue/parameter';
 import { inOrder } from '../../core/design/design';
 import { sourceLabel } from '../../core/design/room';
@@ -118,11 +118,13 @@ export class WaterAxes {
     const salts = inOrder(world.design.water.salts).map(([, entry]) => entry);
     const end = parameter === 'salinity' ? mixed.salinity : mixed[parameter];
     if (end === null) return [];
-    const brings = salts.map(({ saltId, mgPerL }) => ({ saltId, by: mgPerL * perMg(saltId, parameter) })).filter(({ by }) => by > 1e-9);
+    const brings = salts
+      .map(({ saltId, mgPerL }) => ({ saltId, by: mgPerL * perMg(world.catalogue.salts.get(saltId), parameter) }))
+      .filter(({ by }) => by > 1e-9);
     const steps: AxisStep[] = [];
     let from = Math.max(0, end - brings.reduce((sum, { by }) => sum + by, 0));
     for (const { saltId, by } of brings) {
-      steps.push({ id: saltId, name: saltName(saltId), from, to: from + by, movable: true });
+      steps.push({ id: saltId, name: saltName(saltId, world.catalogue.salts), from, to: from + by, movable: true });
       from += by;
     }
     if (parameter === 'ghDh' || parameter === 'khDh') {
@@ -210,6 +212,8 @@ export class WaterAxes {
     this.store.preview(null);
   }
 
+  private readonly salt = (id: string) => this.view.catalogue()?.salts.get(id);
+
   /** What a move means: a reading corrected, a salt weighed otherwise, the sources poured otherwise. */
   private patchOf({ grip, parameter, value }: Drag): Preview {
     const design = this.view.design();
@@ -219,12 +223,12 @@ export class WaterAxes {
     const rounded = Number(Math.min(limits[1], Math.max(limits[0], value)).toFixed(unitOf(kind, this.units()).decimals));
     if (grip.kind === 'source') return { room: setReading(grip.id, parameter as Reading, rounded) };
     if (grip.kind === 'salt') {
-      const each = perMg(grip.id, parameter as Settable);
+      const each = perMg(this.salt(grip.id), parameter as Settable);
       const step = this.steps(parameter).find(({ id }) => id === grip.id);
       return each > 0 && step ? { design: setSalt(design, grip.id, Math.max(0, (value - step.from) / each)) } : {};
     }
     const salts = Object.values(design.water.salts).reduce(
-      (sum, { saltId, mgPerL }) => sum + mgPerL * perMg(saltId, parameter as Settable),
+      (sum, { saltId, mgPerL }) => sum + mgPerL * perMg(this.salt(saltId), parameter as Settable),
       0,
     );
     // what filter, plants and evaporation make of it comes on top of what is poured; soil and lime set their own end

@@ -10,9 +10,12 @@ import { addSource, setReading, takeReport } from '../room/source-edits';
 import { waterTint } from '../section/figure';
 import { smoothYear } from '../room/climate-editor';
 import { AXIS, layoutAxis } from './axis-layout';
+import { SALTS } from '../../core/water/salts';
 import { perMg, pourToReach, setSalt, setShare } from './blend-edits';
 import { inputsOf } from './laboratory';
 import { LABORATORY_TASKS } from './laboratory-tasks';
+
+const EPSOM = SALTS.find(({ id }) => id === 'epsom-salt');
 
 describe('the blend', () => {
   const shares = (design: Design) => Object.fromEntries(Object.values(design.water.parts).map(({ sourceId, share }) => [sourceId, share]));
@@ -106,11 +109,11 @@ describe('the mixture moved along an axis', () => {
     };
     const with_ = apply(peatPocket, 44);
     expect(reached(with_, 'ghDh') - reached(peatPocket, 'ghDh')).toBeCloseTo(1, 2);
-    expect(reached(with_, 'ghDh') - reached(peatPocket, 'ghDh')).toBeCloseTo(44 * perMg('epsom-salt', 'ghDh'), 6);
+    expect(reached(with_, 'ghDh') - reached(peatPocket, 'ghDh')).toBeCloseTo(44 * perMg(EPSOM, 'ghDh'), 6);
     expect(Object.values(apply(with_, 20).water.salts)[0]?.mgPerL).toBe(20);
     expect(apply(with_, 0).water.salts).toEqual({});
     expect(setSalt(peatPocket, 'epsom-salt', 0)).toEqual([]);
-    expect(perMg('epsom-salt', 'khDh')).toBe(0);
+    expect(perMg(EPSOM, 'khDh')).toBe(0);
   });
 });
 

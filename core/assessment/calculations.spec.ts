@@ -48,6 +48,7 @@ describe('the registry', () => {
         litres: 20,
         scaleG: 0.1,
       },
+      'water.mix-strength': { parts: { gypsum: 2, 'epsom-salt': 1 }, gramsPer100L: 20 },
       'water.conductivity': { ionsMmolPerL: { potassium: 10, chloride: 10 } },
       'water.conductivity-at-25': { microsiemensPerCm: 400, temperatureC: 18 },
       'water.seawater-density': { temperatureC: 25, salinity: 35 },

@@ -50,6 +50,7 @@ import { humicPh } from '../water/humic-ph';
 import { nitriteChloride } from '../water/nitrite-chloride';
 import { oxygenSaturation } from '../chemistry/oxygen-saturation';
 import { practicalSalinity } from '../water/practical-salinity';
+import { mixStrength } from '../water/own-mix';
 import { recipe } from '../water/recipe';
 import { salinityFromGravity } from '../water/salinity-from-specific-gravity';
 import { saturationIndex } from '../chemistry/saturation-index';
@@ -97,6 +98,7 @@ export const calculations = createRegistry([
   listed(dosing),
   listed(saturationIndex),
   listed(composition),
+  listed(mixStrength),
   listed(recipe),
   listed(conductivity),
   listed(conductivityCompensation),

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { SALTS } from '../water/salts';
 import { applyEdit } from '../design/edit';
 import { Design } from '../design/design';
+import { withOwn } from '../design/own-catalogue';
 import type { Room } from '../design/room';
 import { catalogue, judge, lavaJar, lowBarn, peatPocket, tank } from '../testing/tanks';
 import { assess } from './assess';
@@ -215,5 +216,61 @@ describe('every salt', () => {
     const ways = recipePlan(judge(tank([['boraras-maculatus', 12]], { shares: { tap: 1 } })))!.ways;
     for (const { recipe, blame } of ways)
       expect(blame.map(({ parameter }) => parameter)).toEqual(recipe.missed.map(({ parameter }) => parameter));
+  });
+});
+
+describe('a recipe over active soil', () => {
+  // common practice: soil takes hardness out of tap water that brings alkalinity, and leaves RO with plain salts of hardness nearly alone
+  const onSoil = (shares: Record<string, number>): Design => {
+    const design = tank([['caridina-logemanni', 20]], { shares });
+    return { ...design, water: { ...design.water, additions: { soil: { order: 1, materialId: 'acid-soil', amount: 8, spent: 0 } } } };
+  };
+  const room: Room = {
+    ...lowBarn,
+    own: {
+      ...lowBarn.own,
+      mixes: { 'mix-bee': { id: 'mix-bee', name: 'Bee mix', parts: { gypsum: 2, 'epsom-salt': 1 }, gramsPerDh: 4 } },
+    },
+  };
+  const judgedWith = (design: Design) => assess({ design, room, catalogue: withOwn(catalogue, room.own) });
+
+  it('counts what the soil takes: what is left is what they like', () => {
+    const [way] = recipePlan(judgedWith(onSoil({ ro: 1 })))!.ways;
+    expect(way!.overSoil!.ghDh).toBeGreaterThanOrEqual(4);
+    expect(way!.overSoil!.ghDh).toBeLessThanOrEqual(6);
+    expect(way!.overSoil!.khDh).toBeLessThan(0.3);
+    // the little tap in it brings alkalinity, and the soil takes as much hardness for it
+    const khPoured = way!.batch.reaches.khDh;
+    expect(khPoured).toBeGreaterThan(0.2);
+    expect(way!.batch.reaches.ghDh - way!.overSoil!.ghDh).toBeGreaterThan(khPoured / 2);
+    expect(way!.ph!.ph).toBeGreaterThan(5.5);
+    expect(way!.ph!.ph).toBeLessThan(6.6);
+  });
+
+  it('stands in the tank as it was promised', () => {
+    const { ways } = recipePlan(judgedWith(onSoil({ ro: 1 })))!;
+    const { parts, salts } = planOf(ways[0]!);
+    const design = onSoil({ ro: 1 });
+    const after = judgedWith({ ...design, water: { ...design.water, parts, salts } });
+    expect(after.derived['planned.ghDh'].value).toBeCloseTo(ways[0]!.overSoil!.ghDh, 1);
+    expect(after.derived['planned.ph'].value).toBeCloseTo(ways[0]!.ph!.ph, 1);
+  });
+
+  it('is built of one’s own mix and pure water alone, in the school of those who have one', () => {
+    const [way] = recipePlan(judgedWith(onSoil({ ro: 1 })), 'own-mix')!.ways;
+    expect(way!.batch.litres.map(({ sourceId }) => sourceId)).toEqual(['ro']);
+    expect(way!.batch.grams.map(({ saltId }) => saltId)).toEqual(['mix-bee']);
+    expect(way!.wants).toEqual([]);
+    // 4 g for a degree in 100 L: 20 L to GH 4.9 take 3.9 g
+    const roGh = lowBarn.sources['ro']!.ghDh.value!;
+    expect(way!.batch.grams[0]!.grams).toBeCloseTo(0.04 * 20 * (way!.batch.reaches.ghDh - roGh), 1);
+  });
+
+  it('is not reckoned with a mix that the room does not know', () => {
+    const design = onSoil({ ro: 1 });
+    const lost = { ...design, water: { ...design.water, salts: { m: { order: 1, saltId: 'mix-lost', mgPerL: 100 } } } };
+    const { derived } = judgedWith(lost);
+    expect(derived['planned.ghDh'].value).toBeNull();
+    expect(derived['water.mixed'].note).toContain('mix-lost');
   });
 });

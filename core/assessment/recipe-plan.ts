@@ -5,12 +5,12 @@ import type { IonsMmolPerL } from '../chemistry/ions';
 import { MEQ_PER_DEGREE_ALKALINITY, MMOL_PER_DEGREE_HARDNESS } from '../quantity/unit';
 import { corner } from '../tank/doubt';
 import { settle } from '../tank/settle';
-import type { MixedWater } from '../water/mixed-water';
+import { mixWater, type MixedWater } from '../water/mixed-water';
 import { tankWater } from './derive/scenario';
-import { meterOffset } from '../tank/at-rest';
+import { meterOffset, restOf, settledTank } from '../tank/at-rest';
 import { alkalinityAtPh } from '../chemistry/carbonate-system';
 import { leastConductivityOf } from '../water/least-conductivity';
-import { FRESH_SALINITY_MAX } from '../tank/scenario';
+import { FRESH_SALINITY_MAX, type TankScenario } from '../tank/scenario';
 import { settledPh } from '../water/planned-water';
 import {
   AIM_INSIDE,
@@ -25,7 +25,7 @@ import {
 } from '../water/recipe';
 import { SALTS, SEA_SALT, SEA_SALT_MOISTURE, type Salt } from '../water/salts';
 import { seaSaltG } from '../water/sea-salt';
-import { TRACES, type SourceWater } from '../water/source-water';
+import { conductivityAt25Of, TRACES, type SourceWater } from '../water/source-water';
 import { plannedNode, windowNodeOf, type Derived } from './derive';
 import type { Assessment } from './assess';
 import { oncePer } from './remedies/remedy';
@@ -36,17 +36,19 @@ export interface RecipeWay {
   batch: Batch;
   /** Salts it takes that are not on hand. */
   wants: readonly string[];
-  /** Settled pH of this water with its band; null where soil sets it, or where the constants do not hold. */
+  /** Settled pH of this water with its band; null where the constants do not hold. */
   ph: { ph: number; band: Span } | null;
+  /** Over an active soil: what is left in the tank just before a change, once the soil has taken its share. */
+  overSoil: { ghDh: number; khDh: number } | null;
   /** Why this way still misses. */
   blame: readonly Blame[];
 }
 
-/** How practitioners build water up: from pure water and minerals alone, or with as much of the tap as will do. */
-export const RECIPE_SCHOOLS = ['least-ro', 'ro-only'] as const;
+/** How practitioners build water up: with as much of the tap as will do, from pure water and plain salts, or from pure water and their own mix. */
+export const RECIPE_SCHOOLS = ['least-ro', 'ro-only', 'own-mix'] as const;
 export type RecipeSchool = (typeof RECIPE_SCHOOLS)[number];
 /** Least RO goes just inside a band; those who build up from nothing aim at its middle. Common practice. */
-const AIM: Readonly<Record<RecipeSchool, number>> = { 'least-ro': AIM_INSIDE, 'ro-only': 0.45 };
+const AIM: Readonly<Record<RecipeSchool, number>> = { 'least-ro': AIM_INSIDE, 'ro-only': 0.45, 'own-mix': 0.45 };
 
 /** Whose edge a missed target is. */
 export interface Blame {
@@ -76,7 +78,7 @@ export interface RecipePlan {
 }
 
 /** What is taken while the room states no mixing kit. */
-const ASSUMED_KIT = { vesselL: 10, scaleG: 0.1 };
+export const ASSUMED_KIT = { vesselL: 10, scaleG: 0.1 };
 /** Salinity in everyone's comfort from which the tank is mixed from sea salt. */
 const SALT_FROM = 2;
 
@@ -105,25 +107,30 @@ const planBy = (school: RecipeSchool) =>
       return known ? [{ id, isRo: source.kind === 'ro', ions: water.ions }] : [];
     });
     const pure = all.filter(({ isRo }) => isRo);
-    const sources = school === 'ro-only' && pure.length > 0 ? pure : all;
+    const sources = school !== 'least-ro' && pure.length > 0 ? pure : all;
     if (sources.length === 0) return null;
-    const { target, conductivityLeftOut } = targetOf(derived);
-    if (Object.keys(target).length === 0) return null;
-    const have = SALTS.filter(({ id }) => onHand.has(id));
-    const found = keptRecipes(room.sources, sources, have, target, AIM[school]);
+    const { target: lived, conductivityLeftOut } = targetOf(derived);
+    if (Object.keys(lived).length === 0) return null;
+    const mixes = Object.keys(room.own.mixes).flatMap((id) => world.catalogue.salts.get(id) ?? []);
+    const salts = school === 'own-mix' && mixes.length > 0 ? mixes : [...SALTS, ...mixes];
+    const has = (id: string) => onHand.has(id) || Object.hasOwn(room.own.mixes, id);
+    const have = salts.filter(({ id }) => has(id));
+    const findFor = (target: RecipeTarget, of: readonly Salt[]) => keptRecipes(room.own, sources, of, target, AIM[school]);
+    const target = asPoured(lived, (trial) => findFor(trial, have)[0], derived);
+    const found = findFor(target, have);
     // what is on hand may not do it: then a way that wants buying stands beside it
-    const further = found[0] && found[0].missed.length === 0 ? [] : keptRecipes(room.sources, sources, SALTS, target, AIM[school]);
-    const ways = [...found, ...further.filter((recipe) => recipe.saltsMgPerL.some(({ saltId }) => !onHand.has(saltId)))].map((recipe) => ({
+    const further = found[0] && found[0].missed.length === 0 ? [] : findFor(target, salts);
+    const ways = [...found, ...further.filter((recipe) => recipe.saltsMgPerL.some(({ saltId }) => !has(saltId)))].map((recipe) => ({
       recipe,
-      batch: batch(recipe, sources, SALTS, kit.vesselL, kit.scaleG),
-      wants: recipe.saltsMgPerL.map(({ saltId }) => saltId).filter((id) => !onHand.has(id)),
-      ph: phOf(asMixed(recipe.ions, recipe.reaches.khDh, 0), derived),
+      batch: batch(recipe, sources, salts, kit.vesselL, kit.scaleG),
+      wants: recipe.saltsMgPerL.map(({ saltId }) => saltId).filter((id) => !has(id)),
+      ...standingOf(asMixed(recipe.ions, recipe.reaches.khDh, 0), derived),
       blame: blameOf(recipe, derived),
     }));
     return {
       water: 'fresh',
-      target,
-      salts: SALTS,
+      target: lived,
+      salts,
       sources,
       ...shared,
       ways: ways.slice(0, 4),
@@ -135,6 +142,7 @@ const planBy = (school: RecipeSchool) =>
 const BY_SCHOOL: Readonly<Record<RecipeSchool, (assessment: Assessment) => RecipePlan | null>> = {
   'least-ro': planBy('least-ro'),
   'ro-only': planBy('ro-only'),
+  'own-mix': planBy('own-mix'),
 };
 
 const NO_TRACES = Object.fromEntries(TRACES.map((trace) => [trace, null])) as MixedWater['traces'];
@@ -150,14 +158,65 @@ const asMixed = (ions: IonsMmolPerL, khDh: number, salinity: number): MixedWater
   assumptions: [],
 });
 
-/** The pH that the tank makes of such a water; where it is not known what lives in it, that of the water by itself. */
+/** What is poured so that the tank keeps to the bands once its soil has taken its share; without soil the bands themselves. */
+function asPoured(lived: RecipeTarget, best: (target: RecipeTarget) => Recipe | undefined, derived: Derived): RecipeTarget {
+  const scenario = derived['tank.ahead'].value?.scenario;
+  if (!scenario?.soil) return lived;
+  let target = lived;
+  for (let round = 0; round < SOIL_ROUNDS; round++) {
+    const recipe = best(target);
+    if (!recipe) break;
+    const left = restOf(pouredInto(scenario, asMixed(recipe.ions, recipe.reaches.khDh, 0)));
+    const taken = {
+      ghDh: recipe.reaches.ghDh - left.ghDh,
+      ec25UsPerCm: recipe.reaches.ec25UsPerCm - conductivityAt25Of(left.ions, null),
+    };
+    const moved = (band: Span | undefined, by: number): Span | undefined => band && [Math.max(0, band[0] + by), Math.max(0, band[1] + by)];
+    const [gh, ec] = [moved(lived.ghDh, taken.ghDh), moved(lived.ec25UsPerCm, taken.ec25UsPerCm)];
+    target = { ...lived, ...(gh ? { ghDh: gh } : {}), ...(ec ? { ec25UsPerCm: ec } : {}) };
+  }
+  return target;
+}
+
+/** The GH that the tank would stand at with these salts weighed into what is poured; null where it cannot be reckoned. */
+export function standingGh({ derived }: Assessment, salts: readonly { salt: Salt; mgPerL: number }[]): number | null {
+  const poured = derived['water.poured'].value;
+  if (!poured) return null;
+  const water = mixWater(poured, salts);
+  const scenario = derived['tank.ahead'].value?.scenario;
+  return scenario ? restOf(pouredInto(scenario, water)).ghDh : water.ghDh;
+}
+
+/** Litres of the whole system, 0 while they are not known. */
+export const litresOf = ({ derived }: Assessment): number => derived['vessel.system-volume'].value ?? 0;
+
+/** What a soil takes hangs on what is poured: the second time hardly moves any more. */
+const SOIL_ROUNDS = 2;
+
+/** The tank as it would be with another water. */
+function pouredInto(scenario: TankScenario, water: MixedWater): TankScenario {
+  const start = tankWater(water);
+  return { ...scenario, start, replacement: start, salinity: water.salinity ?? 0 };
+}
+
+/** What the tank makes of such a water; where it is not known what lives in it, the pH of the water by itself. */
+function standingOf(water: MixedWater, derived: Derived): Pick<RecipeWay, 'ph' | 'overSoil'> {
+  const scenario = derived['tank.ahead'].value?.scenario;
+  if (!scenario?.soil) return { ph: phOf(water, derived), overSoil: null };
+  const { usual, corners } = settledTank(pouredInto(scenario, water));
+  const edges = [usual.ph, corners[0].ph, corners[1].ph];
+  return {
+    ph: { ph: usual.ph, band: [Math.min(...edges), Math.max(...edges)] },
+    overSoil: { ghDh: usual.ghDh, khDh: Math.max(0, usual.khDh) },
+  };
+}
+
 function phOf(water: MixedWater, derived: Derived): RecipeWay['ph'] {
   const gas = derived['water.gas'];
-  if (gas.value === null || derived['water.soil'].value) return null;
+  if (gas.value === null) return null;
   const scenario = derived['tank.ahead'].value?.scenario;
   if (scenario && gas.calculationId !== null) {
-    const start = tankWater(water);
-    const poured = { ...scenario, start, replacement: start, salinity: water.salinity ?? 0 };
+    const poured = pouredInto(scenario, water);
     const at = (one: typeof poured) => settle(one).now.ph + meterOffset(one);
     const [acid, mild] = [at(corner(poured, 1)), at(corner(poured, -1))];
     return { ph: at(poured), band: [Math.min(acid, mild), Math.max(acid, mild)] };
@@ -283,6 +342,7 @@ function saltPlan(
       wants,
       blame: [],
       ph: phOf(asMixed(made.ions, made.reaches.khDh, target), derived),
+      overSoil: null,
     };
   };
   if (target >= thin.salinity) {
@@ -315,7 +375,7 @@ function saltPlan(
   };
 }
 
-/** Recipes by what they were worked out from: dragging a plan about does not change them. */
+/** Recipes by what they were worked out from, under the mixes they may take: dragging a plan about does not change them. */
 const keptBySources = new WeakMap<object, Map<string, Recipe[]>>();
 function keptRecipes(
   key: object,
@@ -326,7 +386,7 @@ function keptRecipes(
 ): Recipe[] {
   let kept = keptBySources.get(key);
   if (!kept) keptBySources.set(key, (kept = new Map<string, Recipe[]>()));
-  const question = JSON.stringify([sources.map(({ id }) => id), salts.map(({ id }) => id), target, aimInside]);
+  const question = JSON.stringify([sources, salts.map(({ id }) => id), target, aimInside]);
   let found = kept.get(question);
   if (!found) kept.set(question, (found = recipes(sources, salts, target, aimInside)));
   return found;

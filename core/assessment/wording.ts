@@ -4,7 +4,7 @@ import type { Basis } from '../quantity/fact';
 import type { UnitChoice } from '../quantity/format';
 import type { Addition } from '../stocking/addition-order';
 import { conditionerOf } from '../water/conditioners';
-import { saltOf } from '../water/salts';
+import { saltName } from '../water/salts';
 import type { Assessment } from './assess';
 import type { Gravity } from './gravity';
 import type { Help } from './remedies/offer';
@@ -92,12 +92,6 @@ function startsWith(
   return code.startsWith(`${family}.`);
 }
 
-/** A salt as it is said in a line of a recipe: without its formula. */
-export function saltName(id: string): string {
-  const name = (saltOf(id)?.name ?? id).replace(/ \(.*\)$/, '');
-  return name.charAt(0).toLowerCase() + name.slice(1);
-}
-
 /** What a remedy does, as a button says it, and what comes of it. */
 export function wordRemedy(
   remedy: Remedy,
@@ -115,9 +109,15 @@ export function wordRemedy(
         const litres = names.filter((_, i) => remedy.values[`litres${i}`]).map((name, i) => `${show(`litres${i}`)} ${name}`);
         const grams = names
           .slice(litres.length)
-          .map((id, i) => `${remedy.values[`grams${i}`]?.si ?? 0} g ${saltName(id)}`)
+          .map((id, i) => `${remedy.values[`grams${i}`]?.si ?? 0} g ${saltName(id, assessment.world.catalogue.salts)}`)
           .filter((text) => !text.startsWith('0 g'));
         return `Recipe for ${show('litres')}: ${[...litres, ...grams].join(' + ')}${remedy.values['wants'] ? ' (to be bought)' : ''}`;
+      }
+      case 'salts': {
+        const by = remedy.values['grams']?.si ?? 0;
+        const which = remedy.subjects.map((id) => saltName(id, assessment.world.catalogue.salts)).join(' and ');
+        const tank = remedy.values['tank']?.si;
+        return `${Math.abs(by)} g ${by > 0 ? 'more' : 'less'} ${which} to ${show('litres')}${tank ? ` (${Math.abs(tank)} g in the tank)` : ''}`;
       }
       case 'leaves':
         return `Put in ${remedy.values['grams']?.si ?? 0} g of dry leaves`;

@@ -33,7 +33,7 @@ function around(parameter: 'temperatureC' | 'ph' | 'ghDh', [low, high]: Span) {
 }
 
 /** Every fact of a template, marked as the family's. */
-function asFamilyFacts<T>(of: T, note: string): T {
+export function asFamilyFacts<T>(of: T, note: string): T {
   if (Array.isArray(of) || typeof of !== 'object' || of === null) return of;
   if ('basis' in of) {
     const { source: _, ...rest } = of as Record<string, unknown>;

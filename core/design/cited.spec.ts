@@ -20,9 +20,17 @@ describe('entries that come with a file', () => {
     ).toEqual([]);
   });
 
+  it('bring along the materials and mixes that are used, and no others', () => {
+    const mix = { id: 'mix-bee', name: 'Bee mix', parts: { gypsum: 1 }, gramsPerDh: null };
+    const theirs = { ...emptyOwnCatalogue(), mixes: { 'mix-bee': mix, 'mix-tea': { ...mix, id: 'mix-tea' } } };
+    const used = { organismIds: [], biotopeId: null, materialIds: ['own-quarry'], saltIds: ['gypsum', 'mix-bee'] };
+    expect(missingOwn(emptyOwnCatalogue(), theirs, used)!.mixes).toEqual({ 'mix-bee': mix });
+    expect(missingOwn(theirs, theirs, used)).toBeNull();
+  });
+
   it('bring along what the room here has not, and overwrite nothing', () => {
     const theirs = fixture.room.own as unknown as OwnCatalogue;
-    const used = { organismIds: ['ditch-shrimp', 'danio-margaritatus'], biotopeId: 'back-ditch' };
+    const used = { organismIds: ['ditch-shrimp', 'danio-margaritatus'], biotopeId: 'back-ditch', materialIds: [], saltIds: [] };
     const brought = missingOwn(emptyOwnCatalogue(), theirs, used)!;
     expect([Object.keys(brought.organisms), Object.keys(brought.biotopes), Object.keys(brought.overrides)]).toEqual([
       ['ditch-shrimp'],
@@ -30,6 +38,6 @@ describe('entries that come with a file', () => {
       [],
     ]);
     expect(missingOwn(brought, theirs, used)).toBeNull();
-    expect(missingOwn(emptyOwnCatalogue(), theirs, { organismIds: ['danio-margaritatus'], biotopeId: null })).toBeNull();
+    expect(missingOwn(emptyOwnCatalogue(), theirs, { ...used, organismIds: ['danio-margaritatus'], biotopeId: null })).toBeNull();
   });
 });

@@ -37,15 +37,20 @@ export function citedDifferences(entries: readonly unknown[], organisms: Readonl
 export function missingOwn(
   here: OwnCatalogue,
   theirs: OwnCatalogue,
-  used: { organismIds: readonly string[]; biotopeId: string | null },
+  used: { organismIds: readonly string[]; biotopeId: string | null; materialIds: readonly string[]; saltIds: readonly string[] },
 ): OwnCatalogue | null {
   const organisms = used.organismIds.filter((id) => Object.hasOwn(theirs.organisms, id) && !Object.hasOwn(here.organisms, id));
   const { biotopeId } = used;
   const place = biotopeId !== null && Object.hasOwn(theirs.biotopes, biotopeId) && !Object.hasOwn(here.biotopes, biotopeId);
-  if (organisms.length === 0 && !place) return null;
+  const lacking = (ids: readonly string[], table: 'materials' | 'mixes') =>
+    [...new Set(ids)].filter((id) => Object.hasOwn(theirs[table], id) && !Object.hasOwn(here[table], id));
+  const [materials, mixes] = [lacking(used.materialIds, 'materials'), lacking(used.saltIds, 'mixes')];
+  if (organisms.length + materials.length + mixes.length === 0 && !place) return null;
   return {
     ...here,
     organisms: { ...here.organisms, ...Object.fromEntries(organisms.map((id) => [id, theirs.organisms[id]!])) },
+    materials: { ...here.materials, ...Object.fromEntries(materials.map((id) => [id, theirs.materials[id]!])) },
+    mixes: { ...here.mixes, ...Object.fromEntries(mixes.map((id) => [id, theirs.mixes[id]!])) },
     biotopes: place ? { ...here.biotopes, [biotopeId]: theirs.biotopes[biotopeId]! } : here.biotopes,
   };
 }

@@ -130,7 +130,7 @@ describe('a design document', () => {
       readings: {},
       brief: { ...brief, fidelity: null },
     });
-    expect(read.ok && read.document.room.own).toEqual({ organisms: {}, biotopes: {}, overrides: {} });
+    expect(read.ok && read.document.room.own).toEqual({ organisms: {}, biotopes: {}, materials: {}, mixes: {}, overrides: {} });
   });
 
   it('of version 7 is read as it stands, with what was measured', () => {
@@ -142,7 +142,12 @@ describe('a design document', () => {
   it('of version 6 is read, with what its room adds to the catalogue, and nothing measured', () => {
     const read = readDesignFile(JSON.stringify(fixture6));
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({ ...fixture6.design, schema: 7, readings: {} });
-    expect(read.ok ? (read.document.room as unknown) : null).toEqual(fixture6.room);
+    const { own } = fixture6.room;
+    expect(read.ok ? (read.document.room as unknown) : null).toEqual({
+      ...fixture6.room,
+      schema: 5,
+      own: { ...own, materials: {}, mixes: {} },
+    });
   });
 
   it('takes no kind it may be that it is not', () => {

@@ -189,6 +189,12 @@ function room3to4(room: Json): Json {
   return { ...room, schema: 4, own: { organisms: {}, biotopes: {}, overrides: {} } };
 }
 
+/** Version 5: materials and mineral mixes of the room's own. */
+function room4to5(room: Json): Json {
+  const own = room['own'];
+  return { ...room, schema: 5, own: isObject(own) ? { ...own, materials: {}, mixes: {} } : own };
+}
+
 const DESIGN_STEPS: Readonly<Record<number, (design: Json) => Json>> = {
   1: design1to2,
   2: design2to3,
@@ -197,7 +203,7 @@ const DESIGN_STEPS: Readonly<Record<number, (design: Json) => Json>> = {
   5: design5to6,
   6: design6to7,
 };
-const ROOM_STEPS: Readonly<Record<number, (room: Json) => Json>> = { 1: room1to2, 2: room2to3, 3: room3to4 };
+const ROOM_STEPS: Readonly<Record<number, (room: Json) => Json>> = { 1: room1to2, 2: room2to3, 3: room3to4, 4: room4to5 };
 
 function climb(document: unknown, steps: Readonly<Record<number, (document: Json) => Json>>): unknown {
   let current = document;

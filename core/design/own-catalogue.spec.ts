@@ -46,6 +46,27 @@ describe('what a room adds to the catalogue', () => {
     expect((entry as Animal).sizeMm.length).toEqual(danio.sizeMm.length);
   });
 
+  it('adds a stone of one’s own to what pieces may be of, and a mix to what is weighed in', () => {
+    const slate = { ...catalogue.materials.get('slate')!, id: 'own-quarry', name: 'Quarry slate' };
+    const mix = { id: 'mix-bee', name: 'Bee mix', parts: { gypsum: 1 }, gramsPerDh: null };
+    const known = withOwn(catalogue, own({ materials: { 'own-quarry': slate }, mixes: { 'mix-bee': mix } }));
+    expect(known.materials.get('own-quarry')).toBe(slate);
+    const of = (id: string) => known.pieces.get(id)!.materialIds;
+    expect(of('angular-stone')).toContain('own-quarry');
+    expect(of('branch')).not.toContain('own-quarry');
+    expect(known.salts.get('mix-bee')!.ions.calcium! * 172.164).toBeCloseTo(1, 3);
+    expect(known.salts.get('gypsum')).toBe(catalogue.salts.get('gypsum'));
+  });
+
+  it('refuses a mix under another name than its own, and one that could be none', () => {
+    const mix = { id: 'mix-bee', name: 'Bee mix', parts: { gypsum: 1 }, gramsPerDh: null };
+    const read = (mixes: object) => Room.safeParse({ ...lowBarn, own: { ...lowBarn.own, mixes } }).success;
+    expect(read({ 'mix-bee': mix })).toBeTrue();
+    expect(read({ 'mix-tea': mix })).toBeFalse();
+    expect(read({ gypsum: { ...mix, id: 'gypsum' } })).toBeFalse();
+    expect(read({ 'mix-bee': { ...mix, gramsPerDh: 0.1 } })).toBeFalse();
+  });
+
   it('never hides a shipped entry', () => {
     const known = withOwn(catalogue, own({ organisms: { [danio.id]: { ...danio, common: ['Usurper'] } } }));
     expect(known.organisms.get(danio.id)).toBe(danio);

@@ -2,9 +2,12 @@ import { applyPatch } from 'rfc6902';
 import * as z from 'zod';
 import { Biotope } from '../catalogue/biotope';
 import type { Catalogue } from '../catalogue/catalogue';
+import { Material } from '../catalogue/material';
+import type { PieceClass } from '../catalogue/piece';
 import { Id, Organism } from '../catalogue/organism';
 import { Basis } from '../quantity/fact';
 import { inOrder } from '../quantity/in-order';
+import { mixAsSalt, OwnMix } from '../water/own-mix';
 
 const Key = z.string().min(1).max(80);
 
@@ -31,16 +34,25 @@ export const OwnCatalogue = z
   .strictObject({
     organisms: z.record(Id, Organism),
     biotopes: z.record(Id, Biotope),
+    materials: z.record(Id, Material),
+    /** Mineral mixes, by what they are made of. */
+    mixes: z.record(Id, OwnMix),
     overrides: z.record(Key, Override),
   })
   .superRefine((own, context) => {
-    for (const table of ['organisms', 'biotopes'] as const)
+    for (const table of ['organisms', 'biotopes', 'materials', 'mixes'] as const)
       for (const [id, entry] of Object.entries(own[table]))
         if (entry.id !== id) context.addIssue({ code: 'custom', path: [table, id, 'id'], message: `is called "${entry.id}" within` });
   });
 export type OwnCatalogue = z.infer<typeof OwnCatalogue>;
 
-export const emptyOwnCatalogue = (): OwnCatalogue => ({ organisms: {}, biotopes: {}, overrides: {} });
+export const emptyOwnCatalogue = (): OwnCatalogue => ({
+  organisms: {},
+  biotopes: {},
+  materials: {},
+  mixes: {},
+  overrides: {},
+});
 
 /** An entry with overrides laid over it, each by itself; one that makes no sound entry is left out, with the reason. */
 export function overridden(
@@ -66,7 +78,7 @@ const kept = new WeakMap<Catalogue, WeakMap<OwnCatalogue, Catalogue>>();
  * same input; untouched entries stay the shipped ones. A shipped entry is never hidden by an own one of its id.
  */
 export function withOwn(catalogue: Catalogue, own: OwnCatalogue): Catalogue {
-  const nothing = [own.organisms, own.biotopes, own.overrides].every((table) => Object.keys(table).length === 0);
+  const nothing = [own.organisms, own.biotopes, own.materials, own.mixes, own.overrides].every((table) => Object.keys(table).length === 0);
   if (nothing) return catalogue;
   const of = kept.get(catalogue) ?? new WeakMap<OwnCatalogue, Catalogue>();
   kept.set(catalogue, of);
@@ -81,9 +93,23 @@ export function withOwn(catalogue: Catalogue, own: OwnCatalogue): Catalogue {
     ...catalogue,
     organisms,
     biotopes: new Map([...Object.entries(own.biotopes), ...catalogue.biotopes]),
+    materials: new Map([...Object.entries(own.materials), ...catalogue.materials]),
+    salts: new Map([...Object.entries(own.mixes).map(([id, mix]) => [id, mixAsSalt(mix)] as const), ...catalogue.salts]),
+    pieces: piecesOf(catalogue, Object.values(own.materials)),
   };
   of.set(own, made);
   return made;
+}
+
+/** Classes of pieces that may be of a room's own stone or wood, as they may be of the shipped one of that use. */
+function piecesOf(catalogue: Catalogue, materials: readonly Material[]): ReadonlyMap<string, PieceClass> {
+  if (materials.length === 0) return catalogue.pieces;
+  const pieces = [...catalogue.pieces].map(([id, piece]): [string, PieceClass] => {
+    const uses = new Set(piece.materialIds.map((one) => catalogue.materials.get(one)?.use));
+    const fitting = materials.filter(({ use }) => uses.has(use)).map((one) => one.id);
+    return [id, fitting.length > 0 ? { ...piece, materialIds: [...piece.materialIds, ...fitting] } : piece];
+  });
+  return new Map(pieces);
 }
 
 /** What the room knows better of one entry, in its order. */

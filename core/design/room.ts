@@ -3,7 +3,7 @@ import { waterReadings } from '../catalogue/water-source';
 import { factOf } from '../quantity/fact';
 import { emptyOwnCatalogue, OwnCatalogue } from './own-catalogue';
 
-export const ROOM_SCHEMA = 4;
+export const ROOM_SCHEMA = 5;
 
 const Key = z.string().min(1).max(80);
 const MonthSpan = z

@@ -138,6 +138,9 @@ function atRest(scenario: TankScenario): { rest: AtRest; moves: Move[]; newPerDa
   };
 }
 
+/** Where a tank settles as taken, without the corners: for trying out. */
+export const restOf = (scenario: TankScenario): AtRest => atRest(scenario).rest;
+
 /** Where a tank settles, and the corners of what is likely. */
 export function settledTank(scenario: TankScenario): SettledTank {
   const usual = atRest(scenario);

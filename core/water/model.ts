@@ -6,6 +6,8 @@ import { SALTS, SEA_SALT } from './salts';
 const Key = z.string().min(1).max(80);
 
 const SALT_IDS = [SEA_SALT.id, ...SALTS.map(({ id }) => id)] as [string, ...string[]];
+/** A plain salt, or a mix of the room's own. */
+const SaltId = z.union([z.enum(SALT_IDS), z.string().regex(/^mix-[a-z0-9-]{1,70}$/, 'neither a salt nor a mix of the room’s own')]);
 const CONDITIONER_IDS = CONDITIONERS.map(({ id }) => id) as [string, ...string[]];
 
 /** Carbon dioxide fed to the water, held at so many mg/L while the lamps burn. */
@@ -16,7 +18,7 @@ export const WaterPlan = z.strictObject({
   /** Parts of the room's sources, by volume; only their proportion counts. */
   parts: z.record(Key, z.strictObject({ order: z.number().finite(), sourceId: Key, share: z.number().min(0).max(1) })),
   /** Salts weighed in, per litre of the mixture. */
-  salts: z.record(Key, z.strictObject({ order: z.number().finite(), saltId: z.enum(SALT_IDS), mgPerL: z.number().positive().max(60000) })),
+  salts: z.record(Key, z.strictObject({ order: z.number().finite(), saltId: SaltId, mgPerL: z.number().positive().max(60000) })),
   /** What tap water is treated with; null while nothing is. */
   conditioner: z.enum(CONDITIONER_IDS).nullable(),
   /** Materials that move the water: litres of a bed, grams of stone, wood and leaves. */

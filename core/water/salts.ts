@@ -99,9 +99,10 @@ export const SEA_SALT: Salt = {
   caution: 'Mixes hold 3–15 % of water: mix, wait a day, measure, correct.',
 };
 
-/** A salt by its id; undefined for one that is not known. */
-export function saltOf(id: string): Salt | undefined {
-  return id === SEA_SALT.id ? SEA_SALT : SALTS.find((salt) => salt.id === id);
+/** A salt as it is said within a line: without its formula. An id that is not known is said as it is. */
+export function saltName(id: string, salts: ReadonlyMap<string, Salt>): string {
+  const name = (salts.get(id)?.name ?? id).replace(/ \(.*\)$/, '');
+  return name.charAt(0).toLowerCase() + name.slice(1);
 }
 
 /** Milligrams of a salt per litre that bring one degree of GH, or of KH; null where it brings none. */

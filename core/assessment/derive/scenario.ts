@@ -11,7 +11,6 @@ import { N_MASS } from '../../tank/state';
 import { FRESH_SALINITY_MAX, PURE_WATER, type HeatTable, type TankWater } from '../../tank/scenario';
 import { BINDER_MG_P_PER_G } from '../../tank/terms/filter-media';
 import { mixWater, type MixedWater } from '../../water/mixed-water';
-import { saltOf } from '../../water/salts';
 import { usualFeedOfTank } from '../../stocking/usual-feed';
 import { ASSUMED_CARE, ASSUMED_TEMPERATURE_C } from './assumed';
 import type { Ahead, Derived, Lying, World } from './node';
@@ -162,7 +161,7 @@ export function aheadOf(world: World, up: Derived): Ahead | null {
           : { carbonMgPerDay: measuredCarbon * litres * (DECAY_PER_DAY + change.fraction / change.everyDays), decayPerDay: DECAY_PER_DAY },
       media: { carbonG: care.media.carbonG, binderMgP: care.media.phosphateRemoverG * BINDER_MG_P_PER_G },
       doses: inOrder(care.doses).flatMap(([, { saltId, mgPerL, everyDays }]) => {
-        const salt = saltOf(saltId);
+        const salt = world.catalogue.salts.get(saltId);
         if (!salt) return [];
         const mmol = (mgPerL * litres) / salt.molarMass;
         return [

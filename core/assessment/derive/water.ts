@@ -3,19 +3,18 @@ import { carbonateConstants } from '../../chemistry/carbonate-constants';
 import { carbonateAtPco2, MOLAR_MASS_CO2 } from '../../chemistry/carbonate-system';
 import { conductivityOf } from '../../chemistry/conductivity';
 import { saturationIndices } from '../../chemistry/saturation-index';
-import { inOrder, type Design } from '../../design/design';
+import { inOrder } from '../../design/design';
 import { MEQ_PER_DEGREE_ALKALINITY } from '../../quantity/unit';
 import { FRESH_SALINITY_MAX } from '../../tank/scenario';
 import { mixWater } from '../../water/mixed-water';
 import { settledPh, TANK_CO2_UATM } from '../../water/planned-water';
 import { NO_OXYGEN } from '../../water/life-findings';
 import { doubtOf, readingNow, type ReadParameter } from '../../water/reading';
-import { saltOf } from '../../water/salts';
 import { commonSaltGPerL, conductivityAt25Of, SEA_PROPORTIONS_FROM, sourceWater } from '../../water/source-water';
 import { a440Of, hexOf, transmittedRgb } from '../../water/water-colour';
 import { waterMark } from '../water-mark';
 import { ASSUMED_TEMPERATURE_C } from './assumed';
-import { missing, type Definitions, type NodeDefinition, type PouredSource, type Derived } from './node';
+import { missing, type Definitions, type NodeDefinition, type PouredSource, type Derived, type World } from './node';
 import type { AtRest, Move, SettledTank } from '../../tank/at-rest';
 
 const temperatureOf = (up: Derived): number => up['planned.temperatureC'].value ?? ASSUMED_TEMPERATURE_C;
@@ -140,11 +139,13 @@ export const waterNodes: Pick<Definitions, WaterNodes> = {
   'water.mixed': {
     calculationId: 'water.blend',
     from: ['water.poured'],
-    reads: ({ design }) => [design.water.salts],
-    compute: ({ design }, up) => {
+    reads: ({ design, catalogue }) => [design.water.salts, catalogue.salts],
+    compute: ({ design, catalogue }, up) => {
       const poured = up['water.poured'].value;
       if (!poured) return missing(up['water.poured'].note ?? 'no water is chosen');
-      const salts = saltsOf(design);
+      const unknown = Object.values(design.water.salts).find(({ saltId }) => !catalogue.salts.has(saltId));
+      if (unknown) return missing(`what “${unknown.saltId}” is made of is not known in this room`);
+      const salts = saltsOf({ design, catalogue });
       const value = mixWater(poured, salts);
       const weighed = salts.map(({ salt, mgPerL }) => `${salt.name} ${Math.round(mgPerL)} mg/L`);
       return {
@@ -421,9 +422,9 @@ export const settledNodes: Pick<Definitions, SettledNodes> = {
 };
 
 /** The salts of a plan, as substances; ids that are not known here are left out. */
-export function saltsOf(design: Design) {
+export function saltsOf({ design, catalogue }: Pick<World, 'design' | 'catalogue'>) {
   return inOrder(design.water.salts).flatMap(([, { saltId, mgPerL }]) => {
-    const salt = saltOf(saltId);
+    const salt = catalogue.salts.get(saltId);
     return salt ? [{ salt, mgPerL }] : [];
   });
 }

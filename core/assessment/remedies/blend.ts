@@ -28,7 +28,7 @@ const STEP = 0.05;
 /** Whole-tank search over every pair of sources in steps of a twentieth: first the fewest conflicts, then least RO. */
 export const bestBlend = oncePer(({ world, derived }): Candidate | null => {
   const waters = derived['water.sources'].value ?? {};
-  const salts = saltsOf(world.design);
+  const salts = saltsOf(world);
   const khMost = derived['water.soil'].value ? OVER_SOIL_KH_DH : Infinity;
   const usable = inOrder(world.room.sources).flatMap(([id, source]) => {
     const water = waters[id];

@@ -17,6 +17,7 @@ import { ratingRemedy } from './rating';
 import { oncePer, type Proposal, type Remedy, type RemedyMaker } from './remedy';
 import { recipeRemedy } from './recipe';
 import { removeRemedy } from './remove';
+import { saltsRemedy } from './salts';
 import { setPointRemedy } from './set-point';
 import { sexesRemedy } from './sexes';
 import { inertRemedy, lampHoursRemedy, openLidRemedy } from './source';
@@ -25,6 +26,7 @@ import { vesselRemedy } from './vessel';
 
 export const REMEDY_MAKERS: readonly RemedyMaker[] = [
   blendRemedy,
+  saltsRemedy,
   recipeRemedy,
   inertRemedy,
   conditionerRemedy,
@@ -78,7 +80,9 @@ export function helpFor(assessment: Assessment, finding: Finding, makers: readon
   const proposals = makers.flatMap((maker) => maker(assessment, finding));
   const nearer = proposals.map((proposal, i) => tryOut(assessment, finding, proposal, i)).filter((remedy) => remedy !== null);
   // what leaves a conflict a conflict is no way out of it; the nearest that can be reached is said instead
-  const remedies = nearer.filter(({ after }) => after?.severity !== 'conflict');
+  // and what clears it comes before what only comes nearer
+  const clears = ({ after }: Remedy): number => Number(after !== null && after.severity !== 'fits');
+  const remedies = nearer.filter(({ after }) => after?.severity !== 'conflict').sort((a, b) => clears(a) - clears(b));
   return { remedies, shortfall: shortfallOf(assessment, finding, nearer) };
 }
 

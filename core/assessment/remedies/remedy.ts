@@ -5,6 +5,7 @@ import type { Assessment } from '../assess';
 export type RemedyKind =
   | 'recipe'
   | 'blend'
+  | 'salts'
   | 'conditioner'
   | 'leaves'
   | 'heater'

@@ -183,3 +183,33 @@ describe('CO₂ that is fed', () => {
     expect(judged(FISH).findings.some(({ code }) => code === 'water.co2')).toBeFalse();
   });
 });
+
+describe('more or less of what is weighed in', () => {
+  const weighed = (mgPerL: number) =>
+    judged(
+      watered(tank([['caridina-logemanni', 20]], { shares: { ro: 1 } }), {
+        salts: { gypsum: { order: 1, saltId: 'gypsum', mgPerL }, 'epsom-salt': { order: 2, saltId: 'epsom-salt', mgPerL: mgPerL / 2 } },
+        additions: { soil: { order: 1, materialId: 'acid-soil', amount: 8, spent: 0 } },
+      }),
+    );
+
+  it('brings GH to the middle over soil, in the proportion there was, and says the grams', () => {
+    const found = done(weighed(60), 'water.parameter:ghDh:s0', 'salts')!;
+    expect(found.finding?.severity).toBe('fits');
+    expect(found.after.derived['planned.ghDh'].value).toBeCloseTo(5, 1);
+    expect(found.said).toMatch(/^\d(\.\d)? g more gypsum and epsom salt to 20 L \(\d+(\.\d)? g in the tank\)$/);
+    const { salts } = found.design.water;
+    expect(salts['gypsum']!.mgPerL / salts['epsom-salt']!.mgPerL).toBeCloseTo(2, 1);
+  });
+
+  it('takes some back out of the next batch where there is too much', () => {
+    const found = done(weighed(300), 'water.parameter:ghDh:s0', 'salts')!;
+    expect(found.said).toContain(' less ');
+    expect(found.finding?.severity).toBe('fits');
+  });
+
+  it('is not offered where nothing was weighed in, or where it would take many times as much', () => {
+    expect(done(judged(tank([['caridina-logemanni', 20]], { shares: { ro: 1 } })), 'water.parameter:ghDh:s0', 'salts')).toBeNull();
+    expect(done(weighed(5), 'water.parameter:ghDh:s0', 'salts')).toBeNull();
+  });
+});

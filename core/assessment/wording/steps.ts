@@ -1,12 +1,12 @@
 import type { DatedStep } from '../../schedule/step';
 import { PARAMETER_META, type Parameter } from '../../catalogue/parameter';
 import { formatQuantity, type UnitChoice } from '../../quantity/format';
-import { saltOf } from '../../water/salts';
 
 /** What a step is about, by name. */
 export interface StepNames {
   source: (id: string) => string;
   subject: (id: string) => string;
+  salt: (id: string) => string;
 }
 
 type Told = Pick<DatedStep, 'code' | 'pourL' | 'saltsG' | 'expects' | 'values' | 'subjects'>;
@@ -22,7 +22,7 @@ export function wordStep(step: Told, names: StepNames, units: UnitChoice): { tit
     .map(([id, value]) => `${volume(value)} ${names.source(id)}`);
   const salts = Object.entries(step.saltsG)
     .filter(([, grams]) => grams >= 0.005)
-    .map(([id, grams]) => `${Number(grams.toPrecision(2))} g ${(saltOf(id)?.name ?? id).replace(/ \(.*\)$/, '').toLowerCase()}`);
+    .map(([id, grams]) => `${Number(grams.toPrecision(2))} g ${names.salt(id)}`);
   const mix = [...pours, ...salts].join(' + ');
   const expected = expects(step.expects, units);
   const then = expected === '' ? '' : ` Then it should read ${expected}.`;

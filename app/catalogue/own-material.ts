@@ -14,7 +14,7 @@ import { slug } from './own-edits';
   imports: [FormsModule, NzButtonModule, NzInputModule, QuantityField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <form (submit)="$event.preventDefault(); make()">
+    <form (submit)="$event.preventDefault()">
       <h1>A material of your own</h1>
       <p class="soft">Say what it is most like. What you leave empty is taken as that, and marked so.</p>
       <label>
@@ -32,6 +32,7 @@ import { slug } from './own-edits';
       </label>
       @if (like(); as of) {
         <tr-quantity
+          class="wide"
           [label]="of.use === 'stone' || of.use === 'wood' ? 'Kilograms to a litre, solid' : 'Kilograms to a litre, dry'"
           kind="number"
           [limits]="[0.05, 20]"
@@ -39,8 +40,8 @@ import { slug } from './own-edits';
           (quantity)="kgPerL.set($event)"
         />
         @if (of.use === 'substrate') {
-          <tr-quantity label="Grains from" kind="length" [limits]="[0.01, 200]" [value]="grain()[0]" (quantity)="setGrain(0, $event)" />
-          <tr-quantity label="to" kind="length" [limits]="[0.01, 200]" [value]="grain()[1]" (quantity)="setGrain(1, $event)" />
+          <tr-quantity label="Grains from, mm" kind="number" [limits]="[0.01, 200]" [value]="grain()[0]" (quantity)="setGrain(0, $event)" />
+          <tr-quantity label="to, mm" kind="number" [limits]="[0.01, 200]" [value]="grain()[1]" (quantity)="setGrain(1, $event)" />
         }
         @if (of.action.kind === 'exchanges') {
           <tr-quantity label="Brings soft water to pH, from" kind="ph" [value]="ph()[0]" (quantity)="setPh(0, $event)" />
@@ -51,7 +52,7 @@ import { slug } from './own-edits';
         <p class="wide error" role="alert">{{ why }}</p>
       }
       <p class="wide actions">
-        <button nz-button nzType="primary" type="submit" [disabled]="!like()">Put it into this room’s catalogue</button>
+        <button nz-button nzType="primary" type="button" (click)="make()" [disabled]="!like()">Put it into this room’s catalogue</button>
         <button nz-button type="button" (click)="left.emit()">Leave it</button>
       </p>
     </form>

@@ -17,7 +17,7 @@ type Span = [number, number];
   imports: [FormsModule, NzButtonModule, NzInputModule, QuantityField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <form (submit)="$event.preventDefault(); make()">
+    <form (submit)="$event.preventDefault()">
       <h2>A kind of your own</h2>
       <p class="soft">
         Say what decides. Everything else is taken as its family’s and marked so, and each value can be set right later in the catalogue.
@@ -56,7 +56,7 @@ type Span = [number, number];
         <p class="wide error" role="alert">{{ why }}</p>
       }
       <p class="wide actions">
-        <button nz-button nzType="primary" type="submit" [disabled]="!template()">Put it into this room’s catalogue</button>
+        <button nz-button nzType="primary" type="button" (click)="make()" [disabled]="!template()">Put it into this room’s catalogue</button>
         <button nz-button type="button" (click)="left.emit()">Leave it</button>
       </p>
     </form>

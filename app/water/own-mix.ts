@@ -17,7 +17,7 @@ import { QuantityField } from '../ui/quantity-field';
   imports: [FormsModule, NzButtonModule, NzInputModule, QuantityField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <form (submit)="$event.preventDefault(); make()" aria-label="A mix of your own">
+    <form (submit)="$event.preventDefault()" aria-label="A mix of your own">
       <label class="wide">
         <span class="soft small">What you call it</span>
         <input nz-input name="mix-name" maxlength="80" [ngModel]="name()" (ngModelChange)="name.set($event)" />
@@ -44,7 +44,7 @@ import { QuantityField } from '../ui/quantity-field';
       />
       <p class="small wide" role="status">{{ says() }}</p>
       <p class="wide actions">
-        <button nz-button nzType="primary" type="submit" [disabled]="!mix().ok">Keep the mix</button>
+        <button nz-button nzType="primary" type="button" (click)="make()" [disabled]="!mix().ok">Keep the mix</button>
         <button nz-button type="button" (click)="left.emit()">Leave it</button>
       </p>
     </form>

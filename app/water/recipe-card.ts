@@ -34,8 +34,8 @@ export class RecipeCard {
     const hasMix = Object.keys(this.view.room()?.own.mixes ?? {}).length > 0;
     return [
       { value: 'least-ro' as const, text: 'least RO' },
-      { value: 'ro-only' as const, text: 'RO and minerals' },
-      ...(hasMix ? [{ value: 'own-mix' as const, text: 'RO and my mix' }] : []),
+      { value: 'ro-only' as const, text: 'RO, salts' },
+      ...(hasMix ? [{ value: 'own-mix' as const, text: 'RO, my mix' }] : []),
     ];
   });
   protected readonly readOnly = this.view.readOnly;

@@ -31,6 +31,8 @@ export const WaterAction = z.discriminatedUnion('kind', [
     carbonMgPerG: Band(400),
     /** Weeks until most of it is out; after that it is renewed. */
     lastsWeeks: Band(200),
+    /** Poured in as one dose, all at once, and not renewed. */
+    once: z.literal(true).optional(),
   }),
 ]);
 export type WaterAction = z.infer<typeof WaterAction>;

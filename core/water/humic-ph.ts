@@ -2,6 +2,9 @@ import * as z from 'zod';
 import { calculation } from '../calculation/calculation';
 import { CARBONATE_SOURCES, carbonateAtPco2, freshWaterFields, outsideFreshWater } from '../chemistry/carbonate-system';
 
+/** Organic carbon up to which the acids of humic matter were measured, mg/L. */
+export const HUMIC_TO_MG_PER_L = 60;
+
 /** pH of water with humic matter in balance with a CO2 pressure. Alkalinity is that of the minerals alone. */
 export function humicPhOf(
   temperatureC: number,
@@ -20,12 +23,12 @@ export const humicPh = calculation({
   outputs: z.strictObject({ ph: z.number() }),
   source: [{ citation: 'Oliver, Thurman & Malcolm 1983, Geochim. Cosmochim. Acta 47:2031–2035', basis: 'published' }, ...CARBONATE_SOURCES],
   formula: 'Alk = [HCO₃⁻] + 2[CO₃²⁻] + [OH⁻] − [H⁺] + [A⁻]; [A⁻] = DOC · 10 µeq/mg · Ko/(Ko + 10⁻ᵖᴴ), pKo = 0.96 + 0.90 pH − 0.039 pH²',
-  validity: 'fresh water, 0–40 °C, about pH 3–8, organic carbon to 60 mg C/L',
+  validity: `fresh water, 0–40 °C, about pH 3–8, organic carbon to ${HUMIC_TO_MG_PER_L} mg C/L`,
   uncertainty: 'leaves and peat differ: 5–12 µeq per mg C. ±0.4 pH; soak, then measure',
   outside: (input) => {
     const outside = outsideFreshWater(input);
     if (outside) return outside;
-    if (input.docMgPerL > 60) return 'organic carbon above 60 mg/L';
+    if (input.docMgPerL > HUMIC_TO_MG_PER_L) return `organic carbon above ${HUMIC_TO_MG_PER_L} mg/L`;
     return input.pco2Uatm < 1 || input.pco2Uatm > 200000 ? 'CO₂ outside 1–200 000 µatm' : null;
   },
   compute: ({ temperatureC, alkalinityMeqPerL, docMgPerL, pco2Uatm, ionicStrengthMolPerL }) => ({

@@ -61,6 +61,8 @@ export interface Lying {
   soil: TankScenario['soil'];
   lime: TankScenario['lime'];
   carbonMgPerDay: number;
+  /** Of what is poured in as one dose. */
+  carbonOnceMg: number;
 }
 
 /** Everything that a look ahead rests on, and what was taken because it is not stated, in words. */

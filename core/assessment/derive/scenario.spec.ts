@@ -136,3 +136,32 @@ describe('a scenario through the year', () => {
     expect(table.evaporationLPerDay[0]!.at(-1)!).toBeGreaterThan(table.evaporationLPerDay[0]![10]!);
   });
 });
+
+describe('leaves and their tea', () => {
+  const steeped = (materialId: string, amount: number) => {
+    const design = tank([['boraras-brigittae', 12]], { shares: { ro: 1 } });
+    return judge({ ...design, water: { ...design.water, additions: { l: { order: 1, materialId, amount, spent: 0 } } } }).derived;
+  };
+
+  it('are told apart: leaves are renewed, a pot of tea is one dose in the first filling', () => {
+    const [leaves, tea] = [steeped('leaf-litter', 40), steeped('leaf-tea', 40)];
+    const scenario = tea['tank.ahead'].value!.scenario;
+    // 40 g at about 52 mg of carbon each
+    expect(scenario.start.organicCarbonMg * scenario.litres).toBeCloseTo(40 * Math.sqrt(30 * 90), -2);
+    expect(scenario.replacement.organicCarbonMg).toBe(0);
+    expect(scenario.leaves.carbonMgPerDay).toBe(0);
+    expect(tea['water.organic-carbon'].value).toBeCloseTo(0, 3);
+    expect(tea['water.organic-carbon'].note).toContain('leaves with the changes');
+    expect(leaves['water.organic-carbon'].value).toBeGreaterThan(1);
+    expect(leaves['tank.ahead'].value!.scenario.start.organicCarbonMg).toBe(0);
+  });
+
+  it('leave the pH open where the water is browner than any that was measured', () => {
+    const black = steeped('leaf-litter', 400);
+    expect(black['water.organic-carbon'].value).toBeGreaterThan(60);
+    expect(black['planned.ph'].value).toBeNull();
+    expect(black['planned.ph'].gap).toBe('outside-validity');
+    expect(black['planned.ph'].note).toContain('measure the pH');
+    expect(steeped('leaf-litter', 40)['planned.ph'].value).not.toBeNull();
+  });
+});

@@ -119,8 +119,10 @@ export function aheadOf(world: World, up: Derived): Ahead | null {
   const evaporation = balance
     ? balance.reduce((sum, month) => sum + (month.evaporationLPerDay[0] + month.evaporationLPerDay[1]) / 24, 0)
     : 0;
-  const lying = up['water.lying'].value ?? { soil: null, lime: null, carbonMgPerDay: 0 };
-  const start = tankWater(mixed);
+  const lying = up['water.lying'].value ?? { soil: null, lime: null, carbonMgPerDay: 0, carbonOnceMg: 0 };
+  const poured = tankWater(mixed);
+  // a dose is in the first filling only: changes bring none of it
+  const start = { ...poured, organicCarbonMg: Math.min(MOST_CARBON, poured.organicCarbonMg + lying.carbonOnceMg / litres) };
   const measuredCarbon = design.water.organicCarbonMgPerL.value;
   return {
     taken,
@@ -128,7 +130,7 @@ export function aheadOf(world: World, up: Derived): Ahead | null {
       litres,
       salinity,
       start,
-      replacement: start,
+      replacement: poured,
       topUp,
       topUpDays: care.topUp?.everyDays ?? 7,
       change,
@@ -188,6 +190,9 @@ const DECAY_PER_DAY = 0.01;
 /** How fast water gets through the bed to the soil, share of the way a day. Common practice: half of a change is gone in a day. */
 const SOIL_PER_DAY = 0.7;
 
+/** Organic carbon that a scenario takes, mg/L. */
+const MOST_CARBON = 500;
+
 const middle = ([low, high]: readonly [number, number]): number => Math.sqrt(low * high);
 
 /** Organic carbon that grams of leaves, cones, peat or wood give off while they are renewed as they are used up, mg a day. */
@@ -231,6 +236,7 @@ export function lyingOf(world: World, up: Derived, litres: number): Lying {
   let limeLitres = 0;
   let mineral: 'calcite' | 'aragonite' = 'calcite';
   let carbonMgPerDay = 0;
+  let carbonOnceMg = 0;
   for (const lying of lyingMaterials(world, up)) {
     const { action } = lying.material;
     if (action.kind === 'exchanges' && action.setPh.value && action.capacityMeqPerL.value) {
@@ -239,12 +245,14 @@ export function lyingOf(world: World, up: Derived, litres: number): Lying {
     } else if (action.kind === 'dissolves' && action.ratePerDay.value) {
       limeLitres += middle(action.ratePerDay.value) * lying.kg;
       if (action.mineral === 'aragonite') mineral = 'aragonite';
-    } else if (action.kind === 'leaches') carbonMgPerDay += leachedMgPerDay(action, lying.kg * 1000 * (1 - lying.spent));
+    } else if (action.kind === 'leaches' && action.once) carbonOnceMg += lying.kg * 1000 * (1 - lying.spent) * middle(action.carbonMgPerG.value ?? [0, 0]);
+    else if (action.kind === 'leaches') carbonMgPerDay += leachedMgPerDay(action, lying.kg * 1000 * (1 - lying.spent));
   }
   return {
     soil: capacityMeq > 0 ? { setPh, capacityMeq: fourDigits(capacityMeq), ratePerDay: SOIL_PER_DAY } : null,
     lime: limeLitres > 0 ? { mineral, litresPerDay: fourDigits(Math.min(limeLitres, 20 * litres)) } : null,
     carbonMgPerDay: fourDigits(carbonMgPerDay),
+    carbonOnceMg: fourDigits(carbonOnceMg),
   };
 }
 

@@ -4,6 +4,7 @@ import { carbonateAtPco2, MOLAR_MASS_CO2 } from '../../chemistry/carbonate-syste
 import { conductivityOf } from '../../chemistry/conductivity';
 import { saturationIndices } from '../../chemistry/saturation-index';
 import { inOrder } from '../../design/design';
+import { HUMIC_TO_MG_PER_L } from '../../water/humic-ph';
 import { MEQ_PER_DEGREE_ALKALINITY } from '../../quantity/unit';
 import { FRESH_SALINITY_MAX } from '../../tank/scenario';
 import { mixWater } from '../../water/mixed-water';
@@ -248,21 +249,22 @@ export const settledNodes: Pick<Definitions, SettledNodes> = {
   },
   'water.organic-carbon': {
     calculationId: 'tank.settled-water',
-    from: ['water.mixed', 'tank.settled'],
+    from: ['water.mixed', 'water.lying', 'tank.settled'],
     reads: ({ design }) => [design.water.organicCarbonMgPerL],
     compute: ({ design }, up) => {
       const measured = design.water.organicCarbonMgPerL.value;
       if (measured !== null) return { value: measured, calculationId: 'water.colour', note: 'As measured by you.' };
       const source = up['water.mixed'].value?.traces.organicCarbon ?? 0;
+      const dose = up['water.lying'].value?.carbonOnceMg ? ' What was poured in as one dose leaves with the changes, and is not counted on.' : '';
       const settled = up['tank.settled'];
       if (!settled.value || settled.gap || settled.value.usual.organicCarbonMgPerL < 1e-6)
-        return { value: source, calculationId: null, note: 'That of the sources alone, as far as it is known.' };
+        return { value: source, calculationId: null, note: `That of the sources alone, as far as it is known.${dose}` };
       const { value, band } = banded(settled.value, (rest) => rest.organicCarbonMgPerL);
       return {
         value: source + value,
         interval: [source + band[0], source + band[1]],
         inputs: settled.inputs,
-        note: `From leaves, cones, peat and wood: good to a factor of three. ${settled.note ?? ''}`.trim(),
+        note: `From leaves, cones, peat and wood: good to a factor of three.${dose} ${settled.note ?? ''}`.trim(),
       };
     },
   },
@@ -344,6 +346,13 @@ export const settledNodes: Pick<Definitions, SettledNodes> = {
     compute: (world, up) => {
       const settled = settledOf(up);
       if (settled.void) return { value: null, gap: 'outside-validity', note: settled.note ?? '' };
+      const carbonMgPerL = up['water.organic-carbon'].value ?? 0;
+      if (carbonMgPerL > HUMIC_TO_MG_PER_L && (up['planned.salinity'].value ?? 0) <= FRESH_SALINITY_MAX)
+        return {
+          value: null,
+          gap: 'outside-validity',
+          note: `With ${Math.round(carbonMgPerL)} mg/L of organic carbon it is browner than the waters the acids of leaves were measured in, up to ${HUMIC_TO_MG_PER_L}: measure the pH.`,
+        };
       if (settled.tank && !world.design.water.co2 && Object.keys(world.design.stock).length > 0) {
         const { value, band } = banded(settled.tank, (rest) => rest.ph);
         const salty = (up['water.mixed'].value?.salinity ?? 0) > FRESH_SALINITY_MAX;

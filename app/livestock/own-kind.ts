@@ -56,7 +56,9 @@ type Span = [number, number];
         <p class="wide error" role="alert">{{ why }}</p>
       }
       <p class="wide actions">
-        <button nz-button nzType="primary" type="button" (click)="make()" [disabled]="!template()">Put it into this room’s catalogue</button>
+        <button nz-button nzType="primary" type="button" (click)="make()" [disabled]="!template()">
+          Put it into this room’s catalogue
+        </button>
         <button nz-button type="button" (click)="left.emit()">Leave it</button>
       </p>
     </form>

@@ -83,6 +83,7 @@ export function controlOf({ code, bench }: Finding): { bench: string; control: s
       return at('water', 'lying');
     case 'water.oxygen':
     case 'water.nitrate':
+    case 'stocking.light':
     case 'water.evaporation':
       return at('care', 'routine');
     case 'water.parameter':

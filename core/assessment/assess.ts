@@ -8,6 +8,7 @@ import { plantDamageFinding, unidentifiedFinding } from '../stocking/damage';
 import { inOrder } from '../design/design';
 import { climateNotStated, failureFinding, ratingFinding, seasonFindings } from '../equipment/findings';
 import { currentFinding, currentOf } from '../stocking/current';
+import { lightFindings } from '../stocking/light';
 import { meantToBreed } from '../stocking/company';
 import type { WayOut } from '../stocking/escape';
 import { companyFindings, companyNotKnown, groupFinding, nothingChosen } from '../stocking/findings';
@@ -320,6 +321,14 @@ function companyJudged({ design }: World, derived: Derived): Finding[] {
   return [
     ...companyFindings(company, floor && floor.long * floor.short, ways),
     ...(turnover === null ? [] : company.flatMap((companion) => currentFinding(companion, currentOf(turnover)) ?? [])),
+    ...lightFindings(
+      design.care.lampHours,
+      plants.map(({ id }) => id),
+      company.flatMap(({ id, animal: { group, traits } }) =>
+        group === 'cnidarian' && traits.light.value === 'bright' ? [{ id, basis: traits.light.basis }] : [],
+      ),
+      company.length > 0,
+    ),
     ...members.filter(({ organism }) => !organism).map(({ id }) => companyNotKnown(id)),
     ...inOrder(design.stock).flatMap(([id, { candidateIds }]) => (candidateIds ? [unidentifiedFinding(id, candidateIds.length)] : [])),
     ...company.flatMap((companion) => plantDamageFinding(companion, plants) ?? []),

@@ -82,6 +82,7 @@ function sortOf(finding: Finding, present: ReadonlySet<string>): Sorted | null {
     case 'vessel.exposed':
     case 'vessel.footfall':
     case 'stocking.current':
+    case 'stocking.light':
     case 'water.copper':
     case 'water.conditioner-harm':
     case 'substrate.roots':

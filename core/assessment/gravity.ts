@@ -64,6 +64,7 @@ const BY_CODE: Readonly<Partial<Record<FindingCode, readonly [conflict: Gravity,
   'stocking.stings': ['loss', 'loss'],
   'stocking.plant-damage': ['taste', 'taste'],
   'stocking.current': ['stress', 'stress'],
+  'stocking.light': ['death', 'stress'],
   'stocking.strata': ['stress', 'stress'],
 };
 

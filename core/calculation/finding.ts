@@ -121,6 +121,7 @@ export type FindingCode =
   | 'stocking.plant-damage'
   | 'stocking.stings'
   | 'stocking.current'
+  | 'stocking.light'
   | 'stocking.feeding'
   | 'stocking.unidentified'
   | 'biotope.foreign'

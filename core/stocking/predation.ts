@@ -24,7 +24,7 @@ function takes({ traits: { hunts, eats } }: Animal, prey: Animal): boolean | nul
 
 /**
  * A hunter against a grown body. Whole: prey no deeper than the mouth is wide is swallowed (Hambright 1991, Trans. Am. Fish. Soc. 120:500;
- * Nilsson & Brönmark 2000, Oikos 88:539); within a fifth of it, the smaller ones are. Piecemeal: shrimp are bitten apart, snails cracked or
+ * Nilsson & Brönmark 2000, Oikos 88:539); within a fifth of it, the smaller ones are, and at night, asleep, all of them. Piecemeal: shrimp are bitten apart, snails cracked or
  * drawn out, and claws take what is slower and smaller. Common practice.
  * @returns null when nothing is said against the two
  */
@@ -43,6 +43,9 @@ export function predationFinding(hunter: Companion, prey: Companion): Finding | 
   } as const;
   if (taken === null) return { ...base, severity: 'unknown', excess: null, values: {} };
   const whole = swallowsWhole(hunter.animal, prey.animal);
+  const asleep = huntsSleepers(hunter.animal, prey.animal);
+  if (whole && asleep && whole.ratio >= NEAR)
+    return { ...base, severity: 'conflict', excess: whole.ratio - NEAR, values: whole.values, kind: 'asleep' };
   if (whole && whole.ratio > 1) return { ...base, severity: 'conflict', excess: whole.ratio - NEAR, values: whole.values, kind: 'whole' };
   const apart = takesApart(hunter.animal, prey.animal);
   const [mine, theirs] = [sizeMm.length.value, prey.animal.sizeMm.length.value];
@@ -53,6 +56,10 @@ export function predationFinding(hunter: Companion, prey: Companion): Finding | 
     return whole.ratio < NEAR ? null : { ...base, severity: 'watch', excess: whole.ratio - NEAR, values: whole.values, kind: 'whole' };
   return mine === null || theirs === null ? { ...base, severity: 'unknown', excess: null, values: {} } : null;
 }
+
+/** A fish that hunts at night among fish that sleep then: it takes its time. */
+const huntsSleepers = (hunter: Animal, prey: Animal): boolean =>
+  hunter.group === 'fish' && prey.group === 'fish' && hunter.traits.activity.value === 'night' && prey.traits.activity.value === 'day';
 
 /** Mouth over body; null where one of the two is not known. */
 function swallowsWhole(hunter: Animal, prey: Animal): { ratio: number; values: Finding['values'] } | null {

@@ -245,7 +245,8 @@ export function lyingOf(world: World, up: Derived, litres: number): Lying {
     } else if (action.kind === 'dissolves' && action.ratePerDay.value) {
       limeLitres += middle(action.ratePerDay.value) * lying.kg;
       if (action.mineral === 'aragonite') mineral = 'aragonite';
-    } else if (action.kind === 'leaches' && action.once) carbonOnceMg += lying.kg * 1000 * (1 - lying.spent) * middle(action.carbonMgPerG.value ?? [0, 0]);
+    } else if (action.kind === 'leaches' && action.once)
+      carbonOnceMg += lying.kg * 1000 * (1 - lying.spent) * middle(action.carbonMgPerG.value ?? [0, 0]);
     else if (action.kind === 'leaches') carbonMgPerDay += leachedMgPerDay(action, lying.kg * 1000 * (1 - lying.spent));
   }
   return {

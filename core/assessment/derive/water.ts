@@ -255,7 +255,9 @@ export const settledNodes: Pick<Definitions, SettledNodes> = {
       const measured = design.water.organicCarbonMgPerL.value;
       if (measured !== null) return { value: measured, calculationId: 'water.colour', note: 'As measured by you.' };
       const source = up['water.mixed'].value?.traces.organicCarbon ?? 0;
-      const dose = up['water.lying'].value?.carbonOnceMg ? ' What was poured in as one dose leaves with the changes, and is not counted on.' : '';
+      const dose = up['water.lying'].value?.carbonOnceMg
+        ? ' What was poured in as one dose leaves with the changes, and is not counted on.'
+        : '';
       const settled = up['tank.settled'];
       if (!settled.value || settled.gap || settled.value.usual.organicCarbonMgPerL < 1e-6)
         return { value: source, calculationId: null, note: `That of the sources alone, as far as it is known.${dose}` };

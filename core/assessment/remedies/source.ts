@@ -1,7 +1,7 @@
 import type { Operation } from 'rfc6902';
 import type { Finding } from '../../calculation/finding';
 import type { Material } from '../../catalogue/material';
-import { inOrder } from '../../design/design';
+import { inOrder, type Design } from '../../design/design';
 import { pointer } from '../../design/edit';
 import type { Assessment } from '../assess';
 import { forRevision, type Proposal } from './remedy';
@@ -61,14 +61,21 @@ export function inertRemedy({ world: { design, catalogue } }: Assessment, findin
 /** Fewer hours of light, where lamps warm the tank. */
 export function lampHoursRemedy({ world: { design } }: Assessment, finding: Finding): Proposal[] {
   const hours = design.care.lampHours;
-  if (finding.code !== 'heat.too-warm' || hours === null) return [];
-  return SHORTER_HOURS.filter((fewer) => fewer < hours).map((fewer) => ({
-    kind: 'lamp-hours',
-    subjects: [],
-    values: { hours: { quantity: 'count', si: fewer } },
-    patch: [forRevision(design.rev), { op: 'replace', path: pointer('care', 'lampHours'), value: fewer }],
-  }));
+  if (hours === null) return [];
+  if (finding.code === 'stocking.light') return [hoursOf(design, USUAL_HOURS)];
+  if (finding.code !== 'heat.too-warm') return [];
+  return SHORTER_HOURS.filter((fewer) => fewer < hours).map((fewer) => hoursOf(design, fewer));
 }
+
+/** Light that suits most plants and everyone's rest, hours. Common practice. */
+const USUAL_HOURS = 9;
+
+const hoursOf = (design: Design, hours: number): Proposal => ({
+  kind: 'lamp-hours',
+  subjects: [],
+  values: { hours: { quantity: 'count', si: hours } },
+  patch: [forRevision(design.rev), { op: 'replace', path: pointer('care', 'lampHours'), value: hours }],
+});
 
 /** A mesh in place of glass: what evaporates cools, and air gets at the water. */
 export function openLidRemedy({ world: { design } }: Assessment, finding: Finding): Proposal[] {

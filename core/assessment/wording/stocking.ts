@@ -61,7 +61,7 @@ export function wordStocking({ code, finding, assessment, who, other, show, coun
         default:
           return {
             title: finding.severity === 'conflict' ? `${who} eats ${other}` : `${who} may take small ${other}`,
-            reason: `Mouth ${formatMm(finding.values['gape'])} wide against a body ${formatMm(finding.values['depth'])} deep: what fits goes down.`,
+            reason: `Mouth ${formatMm(finding.values['gape'])} wide against a body ${formatMm(finding.values['depth'])} deep: ${finding.kind === 'asleep' ? 'it hunts at night, and they sleep.' : 'what fits goes down.'}`,
           };
       }
     case 'stocking.predation-young':
@@ -177,6 +177,21 @@ export function wordStocking({ code, finding, assessment, who, other, show, coun
             title: `The water stands still for ${who}`,
             reason: 'It is built for a torrent and breathes by it. A pump or a stronger filter along the length of the tank.',
           };
+    case 'stocking.light':
+      switch (finding.kind) {
+        case 'no-night':
+          return {
+            title: `${count('hours')} hours of light leave no night`,
+            reason: 'Fish and shrimp do not rest, and algae get more than the plants can use. Eight to ten hours, by a timer.',
+          };
+        case 'starves':
+          return { title: `${who} starves in the dark`, reason: 'It feeds by light. Eight to ten hours under a strong lamp.' };
+        default:
+          return {
+            title: `${count('hours')} hours of light are too few for plants`,
+            reason: 'They live on what they have stored, and melt. Eight hours, by a timer.',
+          };
+      }
     case 'stocking.feeding':
       return {
         title: `${who} starves beside ${other}`,

@@ -14,7 +14,7 @@ import { TankView } from '../store/tank-view';
 import { QuantityField } from '../ui/quantity-field';
 import { YearChart } from '../ui/year-chart';
 
-const KINDS: readonly Device['kind'][] = ['heater', 'cooler', 'filter', 'pump', 'lamp'];
+const KINDS: readonly Device['kind'][] = ['heater', 'cooler', 'fan', 'filter', 'pump', 'lamp'];
 const FAILURES: Readonly<Record<FailureKind, string>> = {
   'heater-off': 'Heater fails cold',
   'heater-stuck': 'Heater sticks on',
@@ -93,7 +93,8 @@ export class EquipmentBench {
     const shared = { order: nextOrder(design.equipment), powerW: null, sizeMm: null, placeMm: null };
     const window = this.window();
     const middle = window ? Math.round((window[0] + window[1]) / 2) : 24;
-    const value: Device = kind === 'heater' || kind === 'cooler' ? { kind, setPointC: middle, ...shared } : { kind, ...shared };
+    const value: Device =
+      kind === 'heater' || kind === 'cooler' || kind === 'fan' ? { kind, setPointC: middle, ...shared } : { kind, ...shared };
     this.store.edit(`Add a ${kind}`, [{ op: 'add', path: pointer('equipment', id), value }]);
   }
 

@@ -407,7 +407,9 @@ describe('the words of a remedy', () => {
   it('when there is none says so', () => {
     const lonely = judge(tank([['danio-margaritatus', 8]]), { ...lowBarn, sources: {} });
     const cold = find(lonely, 'heat.too-cold:s0')!;
-    expect(wordShortfall({ remedies: [], shortfall: { reason: 'none-known' } }, cold, METRIC)).toBe('No remedy is known here.');
+    const none = { remedies: [], shortfall: { reason: 'none-known' as const } };
+    expect(wordShortfall(none, cold, METRIC)).toMatch(/^Another place, warmer by night/);
+    expect(wordShortfall(none, { ...cold, code: 'stocking.crossing' }, METRIC)).toBe('No remedy is known here.');
     expect(wordShortfall({ remedies: [], shortfall: null }, cold, METRIC)).toBeNull();
   });
 });

@@ -125,6 +125,8 @@ export function wordRemedy(
         return `Condition with: ${(conditionerOf(remedy.subjects[0] ?? '')?.name ?? '').toLowerCase()}`;
       case 'heater':
         return remedy.values['moved'] ? `Set heater to ${show('setPoint')}` : `Heater at ${show('setPoint')}`;
+      case 'fan':
+        return `Fan over the water from ${show('setPoint')}`;
       case 'cooler':
         return remedy.values['moved'] ? `Set cooler to ${show('setPoint')}` : `Cooler at ${show('setPoint')}`;
       case 'group':
@@ -156,6 +158,12 @@ export function wordRemedy(
         return 'Mesh instead of the closed lid';
       case 'top-up':
         return `Top up with ${names[0] ?? 'pure water'}`;
+      case 'place':
+        return (
+          { sun: 'Stand it out of the sun', footfall: 'Stand it off the way', floor: 'Stand it on a ground floor' }[
+            remedy.subjects[0] ?? ''
+          ] ?? 'Stand it elsewhere'
+        );
       case 'cover-sides':
         return 'Dark film, seen from the front only';
       case 'flatten':
@@ -223,11 +231,17 @@ function effectText(finding: Finding, { after, alsoMends }: Remedy, units: UnitC
   return alsoMends > 0 ? `${change}; mends ${alsoMends} more` : change;
 }
 
+/** What is left to be done where nothing that can be planned here helps. */
+const NO_REMEDY: Readonly<Partial<Record<FindingCode, string>>> = {
+  'heat.too-warm': 'Another place, cooler by day, or kinds of this warmth.',
+  'heat.too-cold': 'Another place, warmer by night, or kinds of this coolness.',
+};
+
 /** What stays out of reach, said plainly; null when something clears the finding. */
 export function wordShortfall(help: Help, finding: Finding, units: UnitChoice): string | null {
   const { shortfall } = help;
   if (!shortfall) return null;
-  if (shortfall.reason === 'none-known') return 'No remedy is known here.';
+  if (shortfall.reason === 'none-known') return NO_REMEDY[finding.code] ?? 'No remedy is known here.';
   const parameter = PARAMETER_META[finding.parameter as Parameter];
   const best = formatValue(shortfall.best, units);
   const edge = shortfall.wanted && formatValue(shortfall.wanted, units);

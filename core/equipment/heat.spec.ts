@@ -12,7 +12,7 @@ import { swingShare, yearBalance, type Thermostats } from './year-temperature';
 
 const within = (value: number, expected: number, share: number) => expect(Math.abs(value / expected - 1)).toBeLessThan(share);
 const COVERED = { ...HEAT_BODY, covered: 0.95 };
-const NONE: Thermostats = { heaterC: null, coolerC: null, heaterW: 0, coolerW: 0, gearW: 0 };
+const NONE: Thermostats = { heaterC: null, coolerC: null, heaterW: 0, coolerW: 0, fanC: null, gearW: 0 };
 const failuresOf = (climate: Span[], devices: Thermostats, window: Parameters<typeof failuresPerLitre>[3]) =>
   failures(failuresPerLitre(yearBalance(climate, HEAT_BODY, devices, 61.2), HEAT_BODY, devices, window), 61.2);
 
@@ -114,6 +114,37 @@ describe('the balance', () => {
     expect(cooled[5]!.coolerW[1]).toBeGreaterThan(0);
     const withLamp = yearBalance(climate, HEAT_BODY, { ...NONE, gearW: 12 }, 61.2);
     expect(withLamp[0]!.tankC[0]).toBeGreaterThan(yearBalance(climate, HEAT_BODY, NONE, 61.2)[0]!.tankC[0] + 0.5);
+  });
+});
+
+describe('a fan over the water', () => {
+  const summer: Span[] = Array.from({ length: 12 }, () => [28, 30]);
+  const warmest = (more: Partial<Thermostats>, body = HEAT_BODY) => yearBalance(summer, body, { ...NONE, ...more }, 61.2)[0]!;
+
+  it('takes 2 to 4 °C off an open tank in air of 50 %, and evaporates for it', () => {
+    const [still, blown] = [warmest({}), warmest({ fanC: 20 })];
+    expect(still.tankC[1] - blown.tankC[1]).toBeGreaterThan(1.5);
+    expect(still.tankC[1] - blown.tankC[1]).toBeLessThan(4);
+    expect(blown.evaporationLPerDay[1]).toBeGreaterThan(1.5 * still.evaporationLPerDay[1]);
+  });
+
+  it('stops at its set-point, and does next to nothing under a closed lid', () => {
+    expect(warmest({ fanC: 27 }).tankC[1]).toBeGreaterThanOrEqual(26.99);
+    expect(warmest({ fanC: 27 }).tankC[1]).toBeLessThan(warmest({}).tankC[1] + 1e-6);
+    const lidded = { ...HEAT_BODY, covered: 0.95 };
+    expect(warmest({}, lidded).tankC[1] - warmest({ fanC: 20 }, lidded).tankC[1]).toBeLessThan(0.6);
+  });
+
+  it('does the less the damper the air is, and leaves to the cooler what it cannot do', () => {
+    const takes = (humidity: number) => {
+      const body = { ...HEAT_BODY, humidity };
+      return warmest({}, body).tankC[1] - warmest({ fanC: 15 }, body).tankC[1];
+    };
+    expect(takes(0.8)).toBeLessThan(takes(0.5));
+    expect(takes(0.3)).toBeGreaterThan(takes(0.5));
+    const both = warmest({ fanC: 20, coolerC: 20, coolerW: null });
+    expect(both.tankC[1]).toBeLessThanOrEqual(20);
+    expect(both.coolerW[1]).toBeGreaterThan(0);
   });
 });
 

@@ -11,10 +11,12 @@ const shared = {
 };
 const SetPoint = z.number().min(4).max(36);
 
-/** A thing with a plug, or that passes through the top. Heater and cooler set-points are the only commanded temperatures in a design. */
+/** A thing with a plug, or that passes through the top. Set-points of heater, cooler and fan are the only commanded temperatures in a design. */
 export const Device = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('heater'), setPointC: SetPoint, ...shared }),
   z.strictObject({ kind: z.literal('cooler'), setPointC: SetPoint, ...shared }),
+  /** Blows over the open surface when the water is warmer than this. */
+  z.strictObject({ kind: z.literal('fan'), setPointC: SetPoint, ...shared }),
   z.strictObject({ kind: z.literal('filter'), ...shared }),
   z.strictObject({ kind: z.literal('pump'), ...shared }),
   z.strictObject({ kind: z.literal('lamp'), ...shared }),
@@ -29,6 +31,7 @@ export type Thermostat = Extract<Device, { setPointC: number }>;
 const WARMS_WATER: Readonly<Record<Device['kind'], { placed: number; elsewhere: number }>> = {
   heater: { placed: 0, elsewhere: 0 },
   cooler: { placed: 0, elsewhere: 0 },
+  fan: { placed: 0, elsewhere: 0 },
   filter: { placed: 1, elsewhere: 0.5 },
   pump: { placed: 1, elsewhere: 0.8 },
   lamp: { placed: 0.3, elsewhere: 0.3 },

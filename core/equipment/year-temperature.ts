@@ -12,6 +12,8 @@ export interface SetPoints {
 export interface Thermostats extends SetPoints {
   heaterW: number | null;
   coolerW: number | null;
+  /** Where a fan over the water switches on; null without one. */
+  fanC: number | null;
   /** Pumps, filters and lamps, as far as it reaches the water. */
   gearW: number;
 }
@@ -70,7 +72,8 @@ export function yearBalance(climateC: readonly Span[], body: HeatBody, devices: 
     const swing = ((high.floatsC - low.floatsC) / 2) * swingShare(litres, lossWPerK);
     const held = (floatsC: number): number => {
       const shift = floatsC - mean.floatsC;
-      const { heaterC, coolerC } = devices;
+      const { heaterC } = devices;
+      const coolerC = coldestOf(devices);
       // where the device cannot hold its set-point the water swings about where it comes to rest
       if (heaterC !== null && floatsC < heaterC)
         return mean.tankC < heaterC - 0.01 && mean.floatsC < heaterC ? mean.tankC + shift : heaterC;
@@ -88,15 +91,30 @@ export function yearBalance(climateC: readonly Span[], body: HeatBody, devices: 
   });
 }
 
-function settled(roomC: number, body: HeatBody, { heaterC, coolerC, heaterW, coolerW, gearW }: Thermostats) {
-  const floats = settlingC(body, roomC, gearW) ?? roomC;
-  let tankC = floats;
+/** The lowest temperature that cooler or fan are set to hold. */
+function coldestOf({ coolerC, fanC }: Pick<Thermostats, 'coolerC' | 'fanC'>): number | null {
+  return coolerC === null || fanC === null ? (coolerC ?? fanC) : Math.min(coolerC, fanC);
+}
+
+/** Air over the water under a small fan, m/s. Common practice: such a fan takes 2 to 4 °C off open water. */
+export const FAN_M_PER_S = 0.5;
+
+/** What a fan over the water takes out of it beyond still air, W. */
+export const fanW = (body: HeatBody, waterC: number, airC: number): number =>
+  Math.max(0, heatLoss({ ...body, airMPerS: FAN_M_PER_S }, waterC, airC).totalW - heatLoss(body, waterC, airC).totalW);
+
+function settled(roomC: number, stillBody: HeatBody, { heaterC, coolerC, heaterW, coolerW, fanC, gearW }: Thermostats) {
+  const floats = settlingC(stillBody, roomC, gearW) ?? roomC;
+  const blows = fanC !== null && floats > fanC;
+  const body = blows ? { ...stillBody, airMPerS: FAN_M_PER_S } : stillBody;
+  const blown = blows ? Math.max(fanC, settlingC(body, roomC, gearW) ?? floats) : floats;
+  let tankC = blown;
   let needW = { heaterW: 0, coolerW: 0 };
   if (heaterC !== null && floats < heaterC) {
     const wanted = heatLoss(body, heaterC, roomC).totalW - gearW;
     needW = { heaterW: wanted, coolerW: 0 };
     tankC = heaterW !== null && heaterW < wanted ? (settlingC(body, roomC, gearW + heaterW) ?? floats) : heaterC;
-  } else if (coolerC !== null && floats > coolerC) {
+  } else if (coolerC !== null && blown > coolerC) {
     const wanted = gearW - heatLoss(body, coolerC, roomC).totalW;
     needW = { heaterW: 0, coolerW: wanted };
     tankC = coolerW !== null && coolerW < wanted ? (settlingC(body, roomC, gearW - coolerW) ?? floats) : coolerC;

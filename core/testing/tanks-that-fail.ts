@@ -599,4 +599,13 @@ export const FAILING: readonly FailingTank[] = [
     first: ['stocking.predation'],
     whom: [0, 1],
   },
+  {
+    ...whiteClouds,
+    name: 'White clouds under an attic roof, a fan over a closed lid',
+    room: 'attic',
+    lid: 'glass',
+    more: (design) => void (design.equipment['fan'] = { order: 9, kind: 'fan', setPointC: 23, powerW: 3, sizeMm: null, placeMm: null }),
+    first: ['heat.too-warm'],
+    whom: [0],
+  },
 ];

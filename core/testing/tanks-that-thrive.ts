@@ -847,4 +847,19 @@ export const THRIVING: readonly KeptTank[] = [
     ],
     more: (design) => void (design.care.lampHours = 9),
   },
+  {
+    name: 'Bee shrimp under mesh in a warm flat, a fan through the summer',
+    sizeMm: sizes.twenty,
+    room: 'home',
+    lid: 'mesh',
+    water: 'bee',
+    filter: 'sponge',
+    bed: [['acid-soil', 50]],
+    plants: [['taxiphyllum-barbieri', 6]],
+    stock: [['caridina-logemanni', 40]],
+    more: (design, room) => {
+      room.climateC = room.climateC!.map(([low, high]) => [low, high + 1.5]);
+      design.equipment['fan'] = { order: 9, kind: 'fan', setPointC: 22, powerW: 3, sizeMm: null, placeMm: null };
+    },
+  },
 ];

@@ -10,7 +10,7 @@ import { windowOf } from '../../window/window';
 import { ASSUMED_CARE, ASSUMED_GLASS_MM, ASSUMED_HUMIDITY_PCT } from './assumed';
 import { missing, type Definitions } from './node';
 
-function setPoint(devices: readonly Device[], kind: 'heater' | 'cooler'): number | null {
+function setPoint(devices: readonly Device[], kind: 'heater' | 'cooler' | 'fan'): number | null {
   const points = devices.flatMap((device) => (device.kind === kind ? [device.setPointC] : []));
   if (points.length === 0) return null;
   return kind === 'heater' ? Math.max(...points) : Math.min(...points);
@@ -33,6 +33,7 @@ export function thermostats(design: Design): Thermostats {
   return {
     heaterC: setPoint(devices, 'heater'),
     coolerC: setPoint(devices, 'cooler'),
+    fanC: setPoint(devices, 'fan'),
     heaterW: powerOf(devices, 'heater'),
     coolerW: powerOf(devices, 'cooler'),
     gearW: devices.reduce((sum, device) => sum + warmingW(device, design.care.lampHours ?? ASSUMED_CARE.lampHours), 0),

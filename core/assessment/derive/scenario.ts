@@ -5,7 +5,7 @@ import { inOrder, type Design } from '../../design/design';
 import { sourceLabel } from '../../design/room';
 import { bodyL, massOf } from '../../hardscape/mass';
 import { heatLoss } from '../../equipment/heat-loss';
-import type { Thermostats } from '../../equipment/year-temperature';
+import { fanW, type Thermostats } from '../../equipment/year-temperature';
 import { MEQ_PER_DEGREE_ALKALINITY } from '../../quantity/unit';
 import { N_MASS } from '../../tank/state';
 import { FRESH_SALINITY_MAX, PURE_WATER, type HeatTable, type TankWater } from '../../tank/scenario';
@@ -305,8 +305,10 @@ export function throughTheYear(ahead: Ahead, world: World, up: Derived, month: n
         heaterC: devices.heaterC,
         // power that is not stated is taken to be enough
         heaterW: devices.heaterC === null ? 0 : (devices.heaterW ?? 1000),
-        coolerC: devices.coolerC,
-        coolerW: devices.coolerC === null ? 0 : (devices.coolerW ?? 1000),
+        // a fan is a cooler as strong as its draught in the warmest air
+        ...(devices.coolerC === null && devices.fanC !== null
+          ? { coolerC: devices.fanC, coolerW: fanW(body, devices.fanC, airC[1]) }
+          : { coolerC: devices.coolerC, coolerW: devices.coolerC === null ? 0 : (devices.coolerW ?? 1000) }),
         gearW: devices.gearW,
         table: heatTable(body, airC),
       },

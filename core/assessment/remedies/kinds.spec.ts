@@ -12,7 +12,8 @@ import type { Proposal, RemedyMaker } from './remedy';
 import { ratingRemedy } from './rating';
 import { removeRemedy } from './remove';
 import { sexesRemedy } from './sexes';
-import { setPointRemedy } from './set-point';
+import { placeRemedy } from './place';
+import { fanRemedy, setPointRemedy } from './set-point';
 import { vesselRemedy } from './vessel';
 
 function propose(make: RemedyMaker, design: Design, key: string, room = lowBarn): Proposal[] {
@@ -240,5 +241,38 @@ describe('the remedies of company and gear', () => {
     ]);
     const larger = after(design, propose(vesselRemedy, design, 'stocking.temperament:s0:s1')[0]);
     expect(find(judge(larger), 'stocking.temperament:s0:s1')?.severity).toBe('watch');
+  });
+});
+
+describe('the fan remedy', () => {
+  // white clouds in a hot room: 28 to 31 °C in summer
+  const hot: typeof lowBarn = {
+    ...lowBarn,
+    climateC: Array.from({ length: 12 }, (_, month) => (month > 4 && month < 9 ? [27, 30] : [18, 21])),
+  };
+  const open = (lid: 'none' | 'mesh' | 'glass') => {
+    const design = tank([['tanichthys-albonubes', 10]]);
+    return { ...design, vessel: { ...box(600, 300, 360), lid: { value: lid, basis: 'measured' as const } } };
+  };
+
+  it('blows over open water from just under the edge of comfort', () => {
+    const [proposal] = propose(fanRemedy, open('mesh'), 'heat.too-warm:s0', hot);
+    const changed = after(open('mesh'), proposal);
+    const before = judge(open('mesh'), hot).derived['heat.year'].value!;
+    const blown = judge(changed, hot).derived['heat.year'].value!;
+    expect(before[6]![1] - blown[6]![1]).toBeGreaterThan(1);
+    expect(blown[0]).toEqual(before[0]!);
+  });
+
+  it('is not offered under a closed lid', () => expect(propose(fanRemedy, open('glass'), 'heat.too-warm:s0', hot)).toEqual([]));
+});
+
+describe('the remedy of another place', () => {
+  it('stands the tank out of the sun', () => {
+    const design = tank([['danio-margaritatus', 10]]);
+    const sunny = { ...design, vessel: { ...box(600, 300, 360), sun: { value: 'direct' as const, basis: 'measured' as const } } };
+    const [proposal] = propose(placeRemedy, sunny, 'vessel.sun');
+    const changed = after(sunny, proposal);
+    expect(find(judge(changed), 'vessel.sun')).toBeUndefined();
   });
 });

@@ -13,12 +13,13 @@ import { guardRemedy } from './guard';
 import { leavesRemedy } from './leaves';
 import { lidRemedy } from './lid';
 import { ballastRemedy, hidesRemedy, moveRemedy, steadyRemedy } from './pieces';
+import { placeRemedy } from './place';
 import { ratingRemedy } from './rating';
 import { oncePer, type Proposal, type Remedy, type RemedyMaker } from './remedy';
 import { recipeRemedy } from './recipe';
 import { removeRemedy } from './remove';
 import { saltsRemedy } from './salts';
-import { setPointRemedy } from './set-point';
+import { fanRemedy, setPointRemedy } from './set-point';
 import { sexesRemedy } from './sexes';
 import { inertRemedy, lampHoursRemedy, openLidRemedy } from './source';
 import { swapRemedy } from './swap';
@@ -35,6 +36,7 @@ export const REMEDY_MAKERS: readonly RemedyMaker[] = [
   surfaceRemedy,
   changesRemedy,
   topUpRemedy,
+  fanRemedy,
   setPointRemedy,
   lampHoursRemedy,
   openLidRemedy,
@@ -56,6 +58,7 @@ export const REMEDY_MAKERS: readonly RemedyMaker[] = [
   hidesRemedy,
   swapRemedy,
   vesselRemedy,
+  placeRemedy,
   removeRemedy,
 ];
 

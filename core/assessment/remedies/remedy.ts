@@ -10,6 +10,7 @@ export type RemedyKind =
   | 'leaves'
   | 'heater'
   | 'cooler'
+  | 'fan'
   | 'group'
   | 'lid'
   | 'guard'
@@ -46,6 +47,7 @@ export type RemedyKind =
   | 'turn'
   | 'hides'
   | 'swap'
+  | 'place'
   | 'remove';
 
 /** A change that a kind of remedy puts forward; not yet proved to help. */

@@ -46,6 +46,31 @@ export function setPointRemedy({ world, derived }: Assessment, finding: Finding)
   ];
 }
 
+/** A fan over open water, before a cooler is bought: it blows when the water is warmer than everyone likes. */
+export function fanRemedy({ world: { design }, derived }: Assessment, finding: Finding): Proposal[] {
+  const lid = design.vessel?.lid.value;
+  if (finding.code !== 'heat.too-warm' || !design.vessel || lid === 'glass') return [];
+  if (Object.values(design.equipment).some(({ kind }) => kind === 'fan' || kind === 'cooler')) return [];
+  const high = (derived['window.animalsC'].value?.optimum ?? derived['window.temperatureC'].value?.optimum)?.[1];
+  if (high === undefined) return [];
+  const target = Math.round((high - MARGIN_C) * 2) / 2;
+  return [
+    {
+      kind: 'fan',
+      subjects: [],
+      values: { setPoint: { quantity: 'temperature', si: target } },
+      patch: [
+        forRevision(design.rev),
+        {
+          op: 'add',
+          path: pointer('equipment', 'fan'),
+          value: { order: nextOrder(design.equipment), kind: 'fan', setPointC: target, powerW: null, sizeMm: null, placeMm: null },
+        },
+      ],
+    },
+  ];
+}
+
 function devices(design: Design, kind: 'heater' | 'cooler'): [string, Thermostat][] {
   return inOrder(design.equipment).flatMap(([id, device]) => (device.kind === kind ? [[id, device] as [string, Thermostat]] : []));
 }

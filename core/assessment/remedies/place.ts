@@ -1,0 +1,26 @@
+import type { Finding } from '../../calculation/finding';
+import { pointer } from '../../design/edit';
+import type { Assessment } from '../assess';
+import { forRevision, type Proposal } from './remedy';
+
+/** What another place in the house is free of. */
+const ELSEWHERE = {
+  'vessel.sun': ['sun', 'none'],
+  'vessel.footfall': ['footfall', 'quiet'],
+  'vessel.load': ['floor', 'ground'],
+} as const;
+
+/** The same tank, standing elsewhere: out of the sun, off the busy way, on a floor that lies on the ground. */
+export function placeRemedy({ world: { design } }: Assessment, { code }: Finding): Proposal[] {
+  if (!design.vessel || !(code in ELSEWHERE)) return [];
+  const [part, value] = ELSEWHERE[code as keyof typeof ELSEWHERE];
+  if (design.vessel[part].value === value) return [];
+  return [
+    {
+      kind: 'place',
+      subjects: [part],
+      values: {},
+      patch: [forRevision(design.rev), { op: 'replace', path: pointer('vessel', part), value: { value, basis: 'measured' } }],
+    },
+  ];
+}

@@ -28,7 +28,19 @@ import { UNKNOWN } from './fields';
           </dd>
         }
       </dl>
-      <tr-year-chart title="Water" kind="temperature" [spans]="place().waterC.value" [bars]="place().rainMm.value" barTitle="Rain, mm" />
+      <div>
+        <tr-year-chart
+          title="Water"
+          kind="temperature"
+          [spans]="place().waterC.value"
+          [around]="air()"
+          [bars]="place().rainMm.value"
+          barTitle="Rain, mm"
+        />
+        @if (air()) {
+          <p class="small soft">Ribbon: the water. Dashed: the air.</p>
+        }
+      </div>
     </div>
     <h2>Who lives there</h2>
     <ul>
@@ -95,6 +107,7 @@ export class PlaceSheet {
   readonly pick = output<{ id: string; kind: 'animal' | 'plant' }>();
   private readonly units = inject(PreferencesStore).units;
 
+  protected readonly air = computed(() => this.place().airC?.value?.map((c): [number, number] => [c, c]) ?? null);
   protected readonly region = computed(() => REGIONS[this.place().region].name);
   protected readonly residents = computed(() => this.place().organismIds.flatMap((id) => this.catalogue().organisms.get(id) ?? []));
   protected readonly rows = computed(() => {

@@ -15,6 +15,7 @@ export const MEASURED_AS: Readonly<Record<Parameter, { type: string; unit: strin
   ec25UsPerCm: { type: 'electrical conductivity at 25 °C', unit: 'µS/cm' },
   salinity: { type: 'salinity', unit: 'g/kg' },
 };
+export const AIR = { type: 'air temperature', unit: '°C' };
 export const RAIN = { type: 'precipitation', unit: 'mm' };
 /** What is said in words: the name of the measurement, and where it stands in a place. */
 export const SAID = { bottom: 'bottom', cover: 'cover', current: 'current', light: 'light' } as const;
@@ -108,10 +109,12 @@ export function placesAsDarwinCore(places: readonly Biotope[], organisms: Readon
     });
     for (let month = 1; month <= 12; month++) {
       const [water, rain] = [place.waterC.value?.[month - 1], place.rainMm.value?.[month - 1]];
-      if (!water && rain === undefined) continue;
+      const air = place.airC?.value?.[month - 1];
+      if (!water && rain === undefined && air === undefined) continue;
       const eventID = `${place.id}:month-${String(month).padStart(2, '0')}`;
       events.push({ eventID, parentEventID: place.id, month });
       if (water) span(eventID, MEASURED_AS.temperatureC.type, MEASURED_AS.temperatureC.unit, water, place.waterC);
+      if (air !== undefined && place.airC) measure(eventID, AIR.type, AIR.unit, air, place.airC);
       if (rain !== undefined) measure(eventID, RAIN.type, RAIN.unit, rain, place.rainMm);
     }
     for (const parameter of PARAMETERS) {

@@ -5,7 +5,7 @@ import type { Organism } from '../catalogue/organism';
 import { PARAMETER_META, PARAMETERS, type Parameter } from '../catalogue/parameter';
 import { REGIONS, RegionId } from '../catalogue/region';
 import { Basis, type Fact } from '../quantity/fact';
-import { COLOUR, FORMULA, MATERIAL, RAIN, SAID } from './darwin-core';
+import { AIR, COLOUR, FORMULA, MATERIAL, RAIN, SAID } from './darwin-core';
 
 export const RECORD_LIMITS = { bytes: 5_000_000, rows: 20_000, places: 60 };
 
@@ -143,6 +143,7 @@ interface Draft {
   values: Map<Parameter, { values: number[]; fact: Fact<unknown> }>;
   water: Map<number, { values: number[]; fact: Fact<unknown> }>;
   rain: Map<number, { value: number; fact: Fact<unknown> }>;
+  air: Map<number, { value: number; fact: Fact<unknown> }>;
   said: Map<keyof typeof SAID, Fact<string>>;
   colour: string | null;
   materials: Set<string>;
@@ -157,6 +158,7 @@ const newDraft = (key: string): Draft => ({
   values: new Map(),
   water: new Map(),
   rain: new Map(),
+  air: new Map(),
   said: new Map(),
   colour: null,
   materials: new Set(),
@@ -303,6 +305,12 @@ function takeMeasurement(
         return false;
       }
       draft.rain.set(month, { value: number, fact });
+    } else if (type.startsWith(AIR.type)) {
+      if (month === undefined) {
+        refuse(line, 'air without a month');
+        return false;
+      }
+      draft.air.set(month, { value: number, fact });
     } else {
       const parameter = NAMES.find(([name]) => name.test(type))?.[1];
       if (!parameter) {
@@ -363,7 +371,12 @@ function finished(draft: Draft): Biotope {
     return year.every((one) => one !== undefined) ? (year as T[]) : null;
   };
   const [anyWater] = draft.water.values();
-  const [anyRain] = draft.rain.values();
+  const byMonth = (of: Draft['rain']): Fact<number[]> | null => {
+    const [any] = of.values();
+    const year = wholeYear((month) => of.get(month)?.value);
+    return year && any ? { ...any.fact, value: year } : null;
+  };
+  const airC = byMonth(draft.air);
   const waterC = wholeYear((month) => {
     const found = draft.water.get(month);
     return found && (span(found).value as [number, number]);
@@ -390,10 +403,8 @@ function finished(draft: Draft): Biotope {
     habitat: event.habitat ?? (salt === undefined || salt < 2 ? 'fresh' : salt < 30 ? 'brackish' : 'marine'),
     description: event.description ?? 'Drafted from records.',
     waterC: waterC && anyWater ? { ...anyWater.fact, value: waterC } : unknown,
-    rainMm: (() => {
-      const year = wholeYear((month) => draft.rain.get(month)?.value);
-      return year && anyRain ? { ...anyRain.fact, value: year } : unknown;
-    })(),
+    ...(airC ? { airC } : {}),
+    rainMm: byMonth(draft.rain) ?? unknown,
     water,
     depthM: event.depthM ? { value: event.depthM, basis: 'measured' } : unknown,
     bottom: said('bottom'),

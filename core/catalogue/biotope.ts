@@ -18,6 +18,8 @@ export const Biotope = z.strictObject({
   description: z.string().min(1),
   /** Water temperature by month, January first. */
   waterC: factOf(z.array(Span).length(12)),
+  /** Mean air temperature by month. */
+  airC: factOf(z.array(z.number().min(-40).max(50)).length(12)).optional(),
   /** Rain by month in mm. */
   rainMm: factOf(z.array(z.number().nonnegative()).length(12)),
   water: z.partialRecord(Parameter, factOf(Span)),

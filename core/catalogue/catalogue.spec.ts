@@ -132,3 +132,42 @@ describe('the catalogue', () => {
     expect(shrimp.gaps[0]![0]).toContain('gape');
   });
 });
+
+describe('the years of the places', () => {
+  const place = (id: string) => catalogueData.biotopes.find((one) => one.id === id)!;
+  /** Months wetter than both their neighbours, and wetter than the mean of the year. */
+  const rains = (id: string) => {
+    const rain = place(id).rainMm.value!;
+    const mean = rain.reduce((sum, mm) => sum + mm, 0) / 12;
+    return rain.filter((mm, i) => mm >= mean && mm > rain[(i + 11) % 12]! && mm >= rain[(i + 1) % 12]!).length;
+  };
+
+  // recalled: near the equator the rains come twice, with the sun
+  it('have two rains where the sun passes twice, and one where it does not', () => {
+    for (const id of [
+      'peat-swamp-selangor',
+      'guiana-forest-creek',
+      'gabon-brook',
+      'middle-congo-margin',
+      'zanzibar-pool',
+      'sri-lanka-shade-stream',
+    ])
+      expect(rains(id)).withContext(id).toBe(2);
+    for (const id of ['ganges-brook', 'pantanal-lagoon', 'xingu-rapids']) expect(rains(id)).withContext(id).toBe(1);
+  });
+
+  it('have water that follows the air, at most two months behind', () => {
+    let known = 0;
+    for (const { id, waterC, airC } of catalogueData.biotopes) {
+      const [water, air] = [waterC.value, airC?.value];
+      if (!water || !air || Math.max(...air) - Math.min(...air) < 4) continue;
+      known += 1;
+      const coldest = (values: readonly number[]) => values.indexOf(Math.min(...values));
+      const behind = (coldest(water.map(([low, high]) => low + high)) - coldest(air) + 12) % 12;
+      expect(Math.min(behind, 12 - behind))
+        .withContext(id)
+        .toBeLessThanOrEqual(2);
+    }
+    expect(known).toBeGreaterThan(20);
+  });
+});

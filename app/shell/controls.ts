@@ -44,6 +44,7 @@ export function controlOf({ code, bench }: Finding): { bench: string; control: s
     case 'vessel.footprint':
     case 'vessel.volume':
     case 'vessel.piece-fit':
+    case 'vessel.space':
       return at('vessel', 'size');
     case 'vessel.glass':
       return at('vessel', 'glass');

@@ -10,6 +10,8 @@ import { newBox, reshaped, type LeakTest, type Opening, type Side, type Vessel, 
 import { statedSizes, withGlass } from '../../core/vessel/outside';
 import { resized, SIZE_FIELDS, type SizeField } from '../../core/vessel/resize';
 import { sizeNeed, sizeVerdict, type SizeVerdict } from '../../core/vessel/size-need';
+import { standsIn } from '../../core/vessel/space';
+import { ASSUMED_GLASS_MM } from '../../core/assessment/derive/assumed';
 import { STOCK_SIZES_MM } from '../../core/vessel/stock-sizes';
 import { Section } from '../section/section';
 import { Why } from '../shell/why';
@@ -60,11 +62,12 @@ export class VesselBench {
       this.view.members().flatMap(({ id, organism, count }) => (organism?.kind === 'animal' ? [{ id, animal: organism, count }] : [])),
     ),
   );
+  protected readonly space = computed(() => this.view.design()?.brief.spaceMm ?? null);
   protected readonly sizes = computed(() =>
     STOCK_SIZES_MM.map((size) => ({
       size,
       name: size.map((mm) => formatNumber('length', mm, this.units())).join(' × '),
-      verdict: sizeVerdict(this.need(), size),
+      verdict: this.space() && !standsIn(size, ASSUMED_GLASS_MM, this.space()!) ? ('too-large' as const) : sizeVerdict(this.need(), size),
     })),
   );
   /** What those chosen ask for, in words, each edge with whose it is. */
@@ -87,9 +90,28 @@ export class VesselBench {
     { of: 'enough', text: 'Enough for them' },
     { of: 'roomy', text: 'Roomy' },
     { of: 'too-small', text: 'Too small' },
+    { of: 'too-large', text: 'Too large for the place' },
   ] as const;
 
-  protected ofVerdict(verdict: SizeVerdict) {
+  /** Free sizes of the place, as far as they are stated; kept once all three are. */
+  private readonly spaceDraft = signal<readonly (number | null)[]>([null, null, null]);
+  protected readonly spaceFields = computed(() => {
+    const [kept, draft] = [this.space(), this.spaceDraft()];
+    return ['length', 'depth', 'height'].map((name, i) => ({ i, label: `Free ${name}`, mm: kept?.[i] ?? draft[i] ?? null }));
+  });
+
+  protected setSpace(i: number, mm: number): void {
+    const sizes = (this.space() ?? this.spaceDraft()).map((known, j) => (i === j ? mm : known));
+    this.spaceDraft.set(sizes);
+    if (sizes.every((size) => size !== null)) this.edit('Room for the tank', [{ op: 'add', path: '/brief/spaceMm', value: sizes }]);
+  }
+
+  protected forgetSpace(): void {
+    this.spaceDraft.set([null, null, null]);
+    this.edit('Room for the tank', [{ op: 'remove', path: '/brief/spaceMm' }]);
+  }
+
+  protected ofVerdict(verdict: SizeVerdict | 'too-large') {
     return this.sizes().filter((entry) => entry.verdict === verdict);
   }
 

@@ -8,6 +8,8 @@ import { plantDamageFinding, unidentifiedFinding } from '../stocking/damage';
 import { inOrder } from '../design/design';
 import { climateNotStated, failureFinding, ratingFinding, seasonFindings } from '../equipment/findings';
 import { currentFinding, currentOf } from '../stocking/current';
+import { spaceFinding } from '../vessel/space';
+import { ASSUMED_GLASS_MM } from './derive/assumed';
 import { lightFindings } from '../stocking/light';
 import { meantToBreed } from '../stocking/company';
 import type { WayOut } from '../stocking/escape';
@@ -359,12 +361,16 @@ function vesselFindings({ design, catalogue }: World, derived: Derived): Finding
   const { vessel } = design;
   if (!vessel) return [vesselNotStated()];
   const shy = (derived['stock.members'].value ?? []).filter((member) => animalOf(member)?.traits.temperament.value === 'shy');
+  const space = design.brief.spaceMm;
+  const glassMm = vessel.glassMm.value ?? ASSUMED_GLASS_MM;
+  const fits = space !== undefined && vessel.heightMm + glassMm <= space[2];
   const findings: (Finding | null)[] = [
     leakTestFinding(
       vessel,
       Object.values(design.equipment).some(({ kind }) => kind === 'filter' || kind === 'pump'),
     ),
-    clearanceFinding(vessel),
+    clearanceFinding(vessel, space && fits ? space[2] - vessel.heightMm - glassMm : null),
+    spaceFinding(vessel, space, glassMm),
     drainBackFinding(derived['vessel.drain-back']),
     loadFinding(vessel, derived['vessel.filled-mass']),
     glassFinding(vessel, derived['vessel.glass-needed']),

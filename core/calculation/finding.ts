@@ -69,6 +69,7 @@ export type FindingCode =
   | 'vessel.gear-fit'
   | 'vessel.piece-fit'
   | 'vessel.clearance'
+  | 'vessel.space'
   | 'vessel.drain-back'
   | 'vessel.load'
   | 'vessel.glass'

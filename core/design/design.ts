@@ -11,6 +11,8 @@ import { emptyWaterPlan, WaterPlan } from '../water/model';
 
 export const DESIGN_SCHEMA = 7;
 
+const SpaceMm = z.number().min(50).max(20000);
+
 export { inOrder } from '../quantity/in-order';
 
 const Key = z.string().min(1).max(80);
@@ -36,6 +38,8 @@ export const Design = z
       biotopeId: z.string().min(1).max(80).nullable(),
       /** How true to the place: nothing that does not live there, nothing from elsewhere in the world, or not judged. */
       fidelity: z.enum(['strict', 'loose']).nullable(),
+      /** Free length, depth and height where it is to stand; left out while not stated. */
+      spaceMm: z.tuple([SpaceMm, SpaceMm, SpaceMm]).optional(),
     }),
     vessel: Vessel.nullable(),
     water: WaterPlan,

@@ -2,6 +2,7 @@ import type { Computed } from '../calculation/computed';
 import type { Finding, Severity } from '../calculation/finding';
 import type { Animal, AnimalGroup } from '../catalogue/organism';
 import { weakestBasis, type Basis, type Fact } from '../quantity/fact';
+import { HAND_MM } from './space';
 import type { Vessel, VesselState } from './model';
 import { spareMm, topOpening } from './shape';
 
@@ -188,16 +189,20 @@ export function fitFinding(
   };
 }
 
-/** Free height above the rim: a hand with a net wants 200 mm, less than 100 mm is no way in. Common practice. */
-export function clearanceFinding(vessel: Vessel): Finding | null {
-  const { value, basis } = vessel.clearanceMm;
+/**
+ * Free height above the rim, for a hand with a net.
+ * @param aboveMm what is left over the rim at the place, where nobody measured it; negative where the tank does not fit at all
+ */
+export function clearanceFinding(vessel: Vessel, aboveMm: number | null): Finding | null {
+  const { basis } = vessel.clearanceMm;
+  const value = vessel.clearanceMm.value ?? aboveMm;
   const base = { ...of('vessel.clearance', []), evidence: [], basis };
   if (value === null) return vessel.stand.value === 'rack' ? { ...base, severity: 'unknown', excess: null, values: {} } : null;
   return {
     ...base,
-    severity: value < 100 ? 'conflict' : value < 200 ? 'watch' : 'fits',
-    excess: Math.max(0, 200 - value),
-    values: { clearance: { quantity: 'length', si: value }, wanted: { quantity: 'length', si: 200 } },
+    severity: value < HAND_MM.least ? 'conflict' : value < HAND_MM.comfort ? 'watch' : 'fits',
+    excess: Math.max(0, HAND_MM.comfort - value),
+    values: { clearance: { quantity: 'length', si: value }, wanted: { quantity: 'length', si: HAND_MM.comfort } },
   };
 }
 

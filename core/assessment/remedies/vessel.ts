@@ -4,6 +4,8 @@ import { pointer } from '../../design/edit';
 import { emptySubstrate } from '../../substrate/model';
 import { newBox, reshaped, type Vessel } from '../../vessel/model';
 import { STOCK_SIZES_MM } from '../../vessel/stock-sizes';
+import { standsIn } from '../../vessel/space';
+import { ASSUMED_GLASS_MM } from '../derive/assumed';
 import { assess, type Assessment } from '../assess';
 import { forRevision, oncePer, type Proposal } from './remedy';
 
@@ -12,6 +14,7 @@ const BOX_CODES = new Set<Finding['code']>([
   'vessel.footprint',
   'vessel.volume',
   'vessel.not-stated',
+  'vessel.space',
   'stocking.temperament',
   'stocking.strata',
 ]);
@@ -26,7 +29,9 @@ function isTooSmall({ world, kept }: Assessment, design: Design): boolean {
 /** The smallest usual box in which nobody is short of floor or water. */
 const smallestBox = oncePer((assessment): Vessel | null => {
   const { design } = assessment.world;
-  for (const [lengthMm, widthMm, heightMm] of STOCK_SIZES_MM) {
+  const space = design.brief.spaceMm;
+  const sizes = space ? STOCK_SIZES_MM.filter((size) => standsIn(size, ASSUMED_GLASS_MM, space)) : STOCK_SIZES_MM;
+  for (const [lengthMm, widthMm, heightMm] of sizes) {
     const stated = newBox(lengthMm, widthMm, heightMm);
     const vessel: Vessel = design.vessel
       ? {

@@ -104,6 +104,13 @@ export function wordVessel({ code, finding, who, show, count }: Words<CodesOf<'v
             title: finding.severity === 'conflict' ? 'No hand gets in from above' : 'Little room above to reach in',
             reason: `${show('clearance')} free; a hand with a net wants ${show('wanted')}.`,
           };
+    case 'vessel.space':
+      return finding.severity === 'fits'
+        ? { title: 'It stands in its place', reason: 'By its outside, on every side.' }
+        : {
+            title: `It does not go into its place`,
+            reason: `Its ${finding.kind ?? 'outside'} is ${show('outside')} outside; ${show('free')} are free.`,
+          };
     case 'vessel.drain-back':
       if (finding.severity === 'fits')
         return { title: 'The sump holds what drains back', reason: `${show('drains')} drain in a power cut, ${show('free')} are free.` };

@@ -9,6 +9,8 @@ import type { QuantityKind } from '../../core/quantity/unit';
 import { DROP_ML } from '../../core/water/acclimation';
 import { acclimate, FREE_AMMONIA_DANGER } from '../../core/water/acclimation-plan';
 import { DripTimer } from '../store/drip-timer';
+import { dayOf } from '../../core/schedule/day';
+import { warmthNow } from '../../core/water/reading';
 import { PreferencesStore } from '../store/preferences';
 import { TankView } from '../store/tank-view';
 import { BandChart } from '../ui/band-chart';
@@ -181,6 +183,8 @@ export class AcclimateFace {
     this.typed.update((typed) => ({ ...typed, [key]: value }));
   }
 
+  private readonly today = dayOf(new Date());
+
   private readonly found = computed(() => {
     const derived = this.view.derived();
     const [ph, khDh, temperatureC] = [
@@ -188,10 +192,13 @@ export class AcclimateFace {
       derived?.['planned.khDh'].value,
       derived?.['planned.temperatureC'].value,
     ];
+    const year = derived?.['heat.year'].value?.[new Date().getMonth()];
+    const thisMonth = year ? (year[0] + year[1]) / 2 : null;
     if (!derived || ph === null || ph === undefined || khDh === null || khDh === undefined) return null;
     const of = (key: string, otherwise: number): number => this.value(key) ?? otherwise;
     const tank = {
-      temperatureC: temperatureC ?? 24,
+      // the tank of today, not the middle of its year
+      temperatureC: warmthNow(this.view.design()?.readings ?? {}, this.today) ?? thisMonth ?? temperatureC ?? 24,
       ph,
       khDh: Math.max(0, khDh),
       ghDh: derived['planned.ghDh'].value,

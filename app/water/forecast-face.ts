@@ -15,10 +15,12 @@ import type { SeriesKey } from '../../core/tank/forecast';
 import { USUAL_OXYGEN_MG_PER_L } from '../../core/water/life-findings';
 import { RoutineFields } from '../care/routine-fields';
 import { ForecastFeed, type ForecastState } from '../store/forecast-feed';
+import { begunAsMeasured } from '../../core/assessment/measured';
 import { PreferencesStore } from '../store/preferences';
 import { TankView } from '../store/tank-view';
 import { BandChart } from '../ui/band-chart';
 import { shortDay } from '../ui/day-text';
+import { READ_NAME } from './readings';
 
 interface Shown {
   key: SeriesKey;
@@ -120,7 +122,7 @@ const TABLE_DAYS = [0, 1, 3, 7, 14, 28, 42, 56, 70, 84];
       }
       <p class="small soft">
         The line is the plan as it is taken to go, the tint nine of ten likely cases, the green field what everyone here likes; dotted lines
-        are water changes. {{ taken() }} Modelled: test the water. A filter that is grown in is taken for granted.
+        are water changes. {{ begun() }} {{ taken() }} Modelled: test the water. A filter that is grown in is taken for granted.
       </p>
     }
   `,
@@ -229,6 +231,12 @@ export class ForecastFace {
         .map(({ day }) => day) ?? [],
   );
   protected readonly marks = computed(() => [0, 28, 56].map((day) => ({ time: day, text: this.dayText(day) })));
+  protected readonly begun = computed(() => {
+    const assessment = this.view.assessment();
+    const scenario = assessment?.derived['tank.ahead'].value?.scenario;
+    const of = assessment && scenario ? begunAsMeasured(scenario, assessment).of : [];
+    return of.length > 0 ? `It begins at what was measured: ${of.map((one) => READ_NAME[one]).join(', ')}.` : '';
+  });
   protected readonly taken = computed(() => {
     const taken = this.view.derived()?.['tank.ahead'].value?.taken ?? [];
     return taken.length > 0 ? `Taken, as it is not stated: ${taken.join('; ')}.` : '';

@@ -14,7 +14,8 @@ import { TankView } from '../store/tank-view';
 import { shortDay } from '../ui/day-text';
 import { QuantityField } from '../ui/quantity-field';
 
-const NAME: Readonly<Record<ReadParameter, string>> = {
+export const READ_NAME: Readonly<Record<ReadParameter, string>> = {
+  temperatureC: 'Temperature',
   ph: 'pH',
   ghDh: 'GH',
   khDh: 'KH',
@@ -23,6 +24,7 @@ const NAME: Readonly<Record<ReadParameter, string>> = {
   nitrateMgPerL: 'Nitrate',
 };
 const KIND: Readonly<Record<ReadParameter, QuantityKind>> = {
+  temperatureC: 'temperature',
   ph: 'ph',
   ghDh: 'hardness',
   khDh: 'alkalinity',
@@ -173,7 +175,7 @@ export class ReadingsCard {
   private readonly units = inject(PreferencesStore).units;
 
   protected readonly parameters = READ_PARAMETERS;
-  protected readonly names = NAME;
+  protected readonly names = READ_NAME;
   protected readonly kits = Kit.options;
   protected readonly kitNames = KIT;
   protected readonly today = dayOf(new Date());
@@ -189,7 +191,7 @@ export class ReadingsCard {
     return compareReadings(assessment).map(({ parameter, reading, holds, worked, differs, why }) => ({
       parameter,
       holds,
-      name: NAME[parameter],
+      name: READ_NAME[parameter],
       measured: show(parameter, reading.value),
       doubt: show(parameter, doubtOf(reading)),
       how: `${KIT[reading.kit]}, ${shortDay(reading.day)}`,
@@ -234,11 +236,11 @@ export class ReadingsCard {
       of: waterMark(design, room),
     });
     if (!reading.success) {
-      this.reason.set(`${NAME[this.parameter()]}: ${reading.error.issues[0]?.message ?? 'not a reading'}.`);
+      this.reason.set(`${READ_NAME[this.parameter()]}: ${reading.error.issues[0]?.message ?? 'not a reading'}.`);
       return;
     }
     this.reason.set(null);
-    this.store.edit(`${NAME[this.parameter()]} measured`, [
+    this.store.edit(`${READ_NAME[this.parameter()]} measured`, [
       { op: 'add', path: pointer('readings', crypto.randomUUID().slice(0, 8)), value: reading.data },
     ]);
   }

@@ -7,6 +7,7 @@ import { derive, type Derived, type World } from './derive';
 import { thermostats } from './derive/heat';
 import type { Ahead } from './derive/node';
 import { throughTheYear } from './derive/scenario';
+import { begunAsMeasured } from './measured';
 
 export const FORECAST_DAYS = 84;
 export const FORECAST_SAMPLES = 200;
@@ -22,7 +23,9 @@ export interface ForecastRequest {
 /** What a forecast rests on, through the room's year; null while there is no vessel or no known water. */
 export function forecastBasis(world: World, derived: Derived, month: number): Ahead | null {
   const ahead = derived['tank.ahead'].value;
-  return ahead && throughTheYear(ahead, world, derived, month, thermostats(world.design));
+  if (!ahead) return null;
+  const { scenario } = begunAsMeasured(ahead.scenario, { world, derived });
+  return throughTheYear({ ...ahead, scenario }, world, derived, month, thermostats(world.design));
 }
 
 /** The look ahead at a design in its room; yields what is known so far. Nothing where there is nothing to look at. */

@@ -1,5 +1,6 @@
 import { box, find, judge, tank } from '../testing/tanks';
-import { compareReadings, fittedCo2Uatm } from './measured';
+import { warmthNow } from '../water/reading';
+import { begunAsMeasured, compareReadings, fittedCo2Uatm } from './measured';
 import { waterMark } from './water-mark';
 import { carbonateAtPco2 } from '../chemistry/carbonate-system';
 import type { Design } from '../design/design';
@@ -108,5 +109,35 @@ describe('a tank that was measured', () => {
     const fitted = fittedCo2Uatm(judge(read(heated, { a: { value: ph, kit: 'meter' }, b: { parameter: 'khDh', value: khDh } })));
     expect(fitted! / 2500).toBeCloseTo(1, 1);
     expect(fittedCo2Uatm(judge(read(heated, { a: { value: ph } })))).toBeNull();
+  });
+
+  it('begins the look ahead at what was measured', () => {
+    const fish = tank([['paracheirodon-innesi', 12]], { vessel: box(600, 300, 300) });
+    const measured = judge(
+      read(fish, { a: { parameter: 'khDh', value: 2 }, b: { parameter: 'ghDh', value: 6 }, c: { parameter: 'nitrateMgPerL', value: 62 } }),
+    );
+    const { scenario } = measured.derived['tank.ahead'].value!;
+    const begun = begunAsMeasured(scenario, measured);
+    expect(begun.of).toEqual(['ghDh', 'khDh', 'nitrateMgPerL']);
+    const { start } = begun.scenario;
+    expect(start.alkalinityMeq / MEQ_PER_DEGREE_ALKALINITY).toBeCloseTo(2, 6);
+    expect((start.calciumMmol + start.magnesiumMmol) / 0.17832).toBeCloseTo(6, 1);
+    expect(start.calciumMmol / start.magnesiumMmol).toBeCloseTo(scenario.start.calciumMmol / scenario.start.magnesiumMmol, 6);
+    // 62.004 mg of nitrate hold 14.007 mg of nitrogen
+    expect(start.nitrateMgN).toBeCloseTo(14.007, 1);
+    // changes still bring what is planned
+    expect(begun.scenario.replacement).toEqual(scenario.replacement);
+    expect(begunAsMeasured(scenario, judge(fish)).of).toEqual([]);
+  });
+
+  it('holds a thermometer against the month it was read in', () => {
+    const fish = tank([['paracheirodon-innesi', 12]], { vessel: box(600, 300, 300), heaterC: 25 });
+    const warmth = (value: number) => compareReadings(judge(read(fish, { a: { parameter: 'temperatureC', value, kit: 'meter' } })))[0]!;
+    expect(warmth(25.2).differs).toBeFalse();
+    expect(warmth(22.5)).toEqual(jasmine.objectContaining({ differs: true, holds: true }));
+    expect(warmth(22.5).why[0]).toContain('cooler');
+    const { readings } = read(fish, { a: { parameter: 'temperatureC', value: 22 } });
+    expect(warmthNow(readings, '2026-05-04')).toBe(22);
+    expect(warmthNow(readings, '2026-06-04')).toBeNull();
   });
 });

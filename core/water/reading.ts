@@ -1,7 +1,8 @@
 import * as z from 'zod';
+import { daysFrom } from '../schedule/day';
 
 /** What a keeper reads off in the tank. */
-export const READ_PARAMETERS = ['ph', 'ghDh', 'khDh', 'ec25UsPerCm', 'salinity', 'nitrateMgPerL'] as const;
+export const READ_PARAMETERS = ['temperatureC', 'ph', 'ghDh', 'khDh', 'ec25UsPerCm', 'salinity', 'nitrateMgPerL'] as const;
 export const ReadParameter = z.enum(READ_PARAMETERS);
 export type ReadParameter = z.infer<typeof ReadParameter>;
 
@@ -10,6 +11,7 @@ export type Kit = z.infer<typeof Kit>;
 
 /** Values that a reading can have at all. */
 const CAN_BE: Readonly<Record<ReadParameter, readonly [low: number, high: number]>> = {
+  temperatureC: [-2, 45],
   ph: [2.5, 11],
   ghDh: [0, 600],
   khDh: [0, 60],
@@ -35,14 +37,48 @@ export const Reading = z
       context.addIssue({ code: 'custom', path: ['value'], message: `${value} lies outside ${low} to ${high}: no water reads so` });
   });
 export type Reading = z.infer<typeof Reading>;
+/** A thermometer tells of its day: within so many days the tank is taken to stand there still. */
+const WARMTH_LASTS_DAYS = 7;
+
+/** The temperature of the tank as it was last read, while that is fresh. @param today yyyy-mm-dd */
+export function warmthNow(readings: Readings, today: string): number | null {
+  const last = lastReading(readings, 'temperatureC');
+  return last && last.day <= today && daysFrom(last.day, today) <= WARMTH_LASTS_DAYS ? last.value : null;
+}
+
 export type Readings = Readonly<Record<string, Reading>>;
 
 /** Doubt of a reading: at least so much, or a share of it. Common practice: steps of drops and fields, meters as calibrated at home. */
 const DOUBT: Readonly<Record<Kit, Readonly<Record<ReadParameter, readonly [least: number, share: number]>>>> = {
-  drops: { ph: [0.25, 0], ghDh: [0.7, 0.05], khDh: [0.6, 0.05], ec25UsPerCm: [10, 0.1], salinity: [1, 0.05], nitrateMgPerL: [3, 0.25] },
-  strip: { ph: [0.5, 0], ghDh: [3, 0.3], khDh: [3, 0.3], ec25UsPerCm: [50, 0.3], salinity: [2, 0.1], nitrateMgPerL: [10, 0.5] },
-  meter: { ph: [0.1, 0], ghDh: [0.5, 0.05], khDh: [0.5, 0.05], ec25UsPerCm: [5, 0.03], salinity: [0.5, 0.02], nitrateMgPerL: [3, 0.2] },
+  drops: {
+    temperatureC: [1, 0],
+    ph: [0.25, 0],
+    ghDh: [0.7, 0.05],
+    khDh: [0.6, 0.05],
+    ec25UsPerCm: [10, 0.1],
+    salinity: [1, 0.05],
+    nitrateMgPerL: [3, 0.25],
+  },
+  strip: {
+    temperatureC: [1.5, 0],
+    ph: [0.5, 0],
+    ghDh: [3, 0.3],
+    khDh: [3, 0.3],
+    ec25UsPerCm: [50, 0.3],
+    salinity: [2, 0.1],
+    nitrateMgPerL: [10, 0.5],
+  },
+  meter: {
+    temperatureC: [0.3, 0],
+    ph: [0.1, 0],
+    ghDh: [0.5, 0.05],
+    khDh: [0.5, 0.05],
+    ec25UsPerCm: [5, 0.03],
+    salinity: [0.5, 0.02],
+    nitrateMgPerL: [3, 0.2],
+  },
   laboratory: {
+    temperatureC: [0.1, 0],
     ph: [0.1, 0],
     ghDh: [0.1, 0.03],
     khDh: [0.1, 0.03],

@@ -84,6 +84,7 @@ export function controlOf({ code, bench }: Finding): { bench: string; control: s
       return at('water', 'lying');
     case 'water.oxygen':
     case 'water.nitrate':
+    case 'water.feed':
     case 'stocking.light':
     case 'water.evaporation':
       return at('care', 'routine');

@@ -238,8 +238,8 @@ export class WindowStrip {
       lines,
       ticks,
       pin: value === null || !interval ? null : { x: at(value), from: at(interval[0]), to: at(interval[1]) },
-      measured: planned?.worked !== undefined || (planned?.note?.startsWith('Measured on') ?? false),
-      label: `${meta.name}: ${planned?.note?.startsWith('Measured on') ? 'measured' : 'planned'} ${value === null ? 'not known' : `${text} ${unit}`}; window ${span ? formatSpan(meta.kind, span, units) : 'not known'}. Who sets the edges?`,
+      measured: planned?.measured ?? false,
+      label: `${meta.name}: ${planned?.measured ? 'measured' : 'planned'} ${value === null ? 'not known' : `${text} ${unit}`}; window ${span ? formatSpan(meta.kind, span, units) : 'not known'}. Who sets the edges?`,
     };
   }
 }

@@ -8,6 +8,7 @@ import { plantDamageFinding, unidentifiedFinding } from '../stocking/damage';
 import { inOrder } from '../design/design';
 import { climateNotStated, failureFinding, ratingFinding, seasonFindings } from '../equipment/findings';
 import { currentFinding, currentOf } from '../stocking/current';
+import { usualFeedOfTank } from '../stocking/usual-feed';
 import { spaceFinding } from '../vessel/space';
 import { ASSUMED_GLASS_MM } from './derive/assumed';
 import { lightFindings } from '../stocking/light';
@@ -48,6 +49,7 @@ import {
 } from '../water/findings';
 import {
   evaporationFinding,
+  feedFinding,
   nitrateFinding,
   nitrateLimit,
   NO_OXYGEN,
@@ -196,6 +198,9 @@ function waterFindings(world: World, derived: Derived): Finding[] {
     }
   }
   findings.push(...lifeFindings(world, derived));
+  const litres = derived['vessel.system-volume'].value ?? 0;
+  const fed = feedFinding(world.design.care.feed.gPerDay, usualFeedOfTank(derived['stock.load'].value?.usualFeedG ?? 0, litres), litres);
+  if (fed) findings.push(fed);
   const settles = limeSettlesFinding(derived['water.saturation']);
   if (settles) findings.push(settles);
   if (world.design.water.co2) findings.push(co2Finding(world.design.water.co2.mgPerL, derived['water.gas']));

@@ -58,6 +58,8 @@ function sortOf(finding: Finding, present: ReadonlySet<string>): Sorted | null {
       return { cause: 'vessel:small', says: code === 'vessel.volume' ? 0 : 1 };
     case 'stocking.strata':
       return { cause: 'vessel:small', says: 2 };
+    case 'water.feed':
+      return { cause: 'load', says: -1, drives: true };
     case 'water.oxygen':
     case 'water.nitrate':
       // too many for the vessel is why they run out of air

@@ -12,6 +12,8 @@ export interface Computed<T> {
   value: T | null;
   interval?: Span;
   gap?: Gap;
+  /** A reading stands here, in place of what is worked out. */
+  measured?: true;
   /** What was worked out, where a measurement stands in its place. */
   worked?: number;
   /** Why there is a gap, or what was assumed. */

@@ -53,6 +53,7 @@ export type FindingCode =
   | 'water.material-not-known'
   | 'water.oxygen'
   | 'water.nitrate'
+  | 'water.feed'
   | 'water.evaporation'
   | 'water.swing'
   | 'heat.too-cold'

@@ -179,7 +179,7 @@ export const FAILING: readonly FailingTank[] = [
     whom: [0],
   },
   { ...neons, name: 'Carbon dioxide fed to 55 mg/L', more: (design) => void (design.water.co2 = { mgPerL: 55 }), first: ['water.co2'] },
-  { ...neons, name: 'Seven grams of food a day in 54 L', feedG: 7, first: ['water.oxygen'] },
+  { ...neons, name: 'Seven grams of food a day in 54 L', feedG: 7, first: ['water.feed'] },
   {
     name: 'Fifty goodeids in 112 L of still, covered water',
     sizeMm: sizes.eighty,
@@ -563,6 +563,8 @@ export const FAILING: readonly FailingTank[] = [
     first: ['stocking.plant-damage'],
     whom: [0],
   },
+  // fed for another tank
+  { ...axolotl, name: 'Two axolotls given 25 g of pellets a day', feedG: 25, first: ['water.feed'] },
   // light and night
   {
     ...neons,

@@ -31,6 +31,28 @@ const NITRATE_BLUR = 1.25;
 /** Times as salty as it was poured at which topping up has become a trap. */
 const CONCENTRATED = 1.1;
 
+/** Times the usual feed, and grams to a litre, from which a stated feed is looked at, and from which it is taken for a slip. Common practice. */
+const OVERFED = { times: 5, gPerL: 0.015, slip: { times: 10, gPerL: 0.04 } };
+
+/**
+ * Dry feed as it is stated against what such animals are usually given: far more is a slip of the pen, or rots.
+ * @returns null while nothing is stated, and where it is not far more
+ */
+export function feedFinding(statedG: number | null, usualG: number, litres: number): Finding | null {
+  if (statedG === null || usualG <= 0 || litres <= 0) return null;
+  const [times, gPerL] = [statedG / usualG, statedG / litres];
+  if (times < OVERFED.times || gPerL < OVERFED.gPerL) return null;
+  return {
+    ...shared,
+    key: 'water.feed',
+    code: 'water.feed',
+    severity: times >= OVERFED.slip.times && gPerL >= OVERFED.slip.gPerL ? 'conflict' : 'watch',
+    excess: times - OVERFED.times,
+    values: { feed: { quantity: 'number', si: statedG }, usual: { quantity: 'number', si: Number(usualG.toPrecision(2)) } },
+    evidence: [],
+  };
+}
+
 const shared = { bench: 'water', subjects: [], basis: 'practice' } as const;
 
 /**

@@ -58,6 +58,7 @@ function measuredFirst(parameter: Exclude<ReadParameter, 'nitrateMgPerL'>, of: N
         value: reading.value,
         interval: [Math.max(0, reading.value - doubt), reading.value + doubt],
         calculationId: null,
+        measured: true,
         ...(worked.value === null ? {} : { worked: worked.value }),
         note: `Measured on ${reading.day} with ${KIT_WORD[reading.kit]}.${without}`,
       };

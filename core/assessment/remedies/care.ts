@@ -26,7 +26,7 @@ export function surfaceRemedy({ world: { design } }: Assessment, finding: Findin
 
 /** Less feed, where more is given than such animals are usually given, and it uses up the air or ends as nitrate. */
 export function feedRemedy({ world: { design }, derived }: Assessment, finding: Finding): Proposal[] {
-  if (finding.code !== 'water.oxygen' && finding.code !== 'water.nitrate') return [];
+  if (finding.code !== 'water.oxygen' && finding.code !== 'water.nitrate' && finding.code !== 'water.feed') return [];
   const fed = design.care.feed.gPerDay;
   const scenario = derived['tank.ahead'].value?.scenario;
   const usual = usualFeedOfTank(derived['stock.load'].value?.usualFeedG ?? 0, scenario?.litres ?? 0);

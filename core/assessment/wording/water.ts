@@ -145,6 +145,11 @@ export function wordWater({ code, finding, units, who, show, count }: Words<Code
         reason: `About ${show('oxygen')} is left once it has settled, ${show('low')} to ${show('high')} is likely; ${show('edge')} is wanted.${feedText(finding)} Fewer animals, less feed, a moving surface or an air stone.`,
       };
     }
+    case 'water.feed':
+      return {
+        title: `${finding.values['feed']?.si ?? 0} g of dry food a day is far too much`,
+        reason: `Such animals are usually given about ${finding.values['usual']?.si ?? 0} g. What is left over rots, takes the air and ends as ammonia.`,
+      };
     case 'water.nitrate':
       if (finding.severity === 'fits')
         return {

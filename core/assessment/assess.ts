@@ -357,7 +357,7 @@ function placeFindings({ design, catalogue }: World, derived: Derived): Finding[
     ...(derived['stock.members'].value ?? []).map(({ id, organism }) => belongingFinding(id, organism, place, fidelity)),
     ...WATER_PARAMETERS.map((parameter) => placeWaterFinding(parameter, plannedNode(derived, parameter), place, fidelity)),
     placeSeasonFinding(derived['heat.year'], place, fidelity),
-    placeBottomFinding([...new Set(lying)], place),
+    placeBottomFinding([...new Set(lying)], place, catalogue.materials),
   ];
   return findings.filter((finding) => finding !== null);
 }

@@ -1,3 +1,4 @@
+import { placeBottomFinding } from './findings';
 import { nativeness, REGIONS } from '../catalogue/region';
 import { catalogue, find, judge, peatPocket, tank, weedyThicket } from '../testing/tanks';
 import { helpFor } from '../assessment/remedies/offer';
@@ -114,4 +115,17 @@ describe('a tank that is to be a place', () => {
 
   it('is told that its place is not there', () =>
     expect(find(judge(meant(peatPocket, 'atlantis', 'loose')), 'biotope.not-known')!.severity).toBe('unknown'));
+});
+
+describe('the bottom of a place', () => {
+  const place = catalogue.biotopes.get('peat-swamp-selangor')!;
+  const strange = (...lying: string[]) =>
+    placeBottomFinding(lying, { ...place, materialIds: ['peat', 'leaf-litter', 'bog-wood'] }, catalogue.materials)!.subjects;
+
+  it('takes one wood for another, and looks at no crate under the bed', () => {
+    expect(strange('peat', 'hardwood', 'alder-cones', 'sand-crate')).toEqual([]);
+  });
+
+  it('tells sand and stone by what they are', () =>
+    expect(strange('peat', 'fine-quartz-sand', 'slate')).toEqual(['fine-quartz-sand', 'slate']));
 });

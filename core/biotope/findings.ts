@@ -1,6 +1,7 @@
 import type { Computed } from '../calculation/computed';
 import type { Finding } from '../calculation/finding';
 import type { Biotope } from '../catalogue/biotope';
+import type { Material } from '../catalogue/material';
 import type { Organism } from '../catalogue/organism';
 import { PARAMETER_META, type Parameter } from '../catalogue/parameter';
 import type { Span } from '../quantity/range';
@@ -89,10 +90,21 @@ export function placeSeasonFinding(year: Computed<readonly Span[]>, place: Bioto
   };
 }
 
-/** The bed and what lies on it against the bottom of the place. @param lying materials in the tank */
-export function placeBottomFinding(lying: readonly string[], place: Biotope): Finding | null {
+/** One wood is like another in a place that has wood, and so are leaves and shells: only sand, soil and stone tell one bottom from another. */
+const ALIKE = new Set<Material['use']>(['wood', 'botanical', 'shell']);
+
+/**
+ * The bed and what lies on it against the bottom of the place. What is under the bed for height does not show, and is not asked.
+ * @param lying materials in the tank
+ */
+export function placeBottomFinding(lying: readonly string[], place: Biotope, materials: ReadonlyMap<string, Material>): Finding | null {
   if (place.materialIds.length === 0) return null;
-  const strange = lying.filter((id) => !place.materialIds.includes(id));
+  const there = new Set(place.materialIds.map((id) => materials.get(id)?.use));
+  const strange = lying.filter((id) => {
+    const material = materials.get(id);
+    if (place.materialIds.includes(id) || material?.filler) return false;
+    return !material || !(ALIKE.has(material.use) && there.has(material.use));
+  });
   return {
     key: 'biotope.bottom',
     code: 'biotope.bottom',

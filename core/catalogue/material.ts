@@ -55,6 +55,8 @@ export const Material = z.strictObject({
   soft: z.boolean().optional(),
   /** Grains with broken or porous edges. */
   sharp: z.boolean().optional(),
+  /** Comes wet, with the life in it that it is bought for. */
+  alive: z.literal(true).optional(),
   /** Clay that holds together by itself: no cap is too coarse for it. */
   cohesive: z.boolean().optional(),
   /** Gives height under the bed that shows. */

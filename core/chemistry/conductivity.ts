@@ -15,7 +15,7 @@ const CONDUCTANCE: Readonly<Record<Ion, readonly [lambda: number, a: number, b: 
   nitrate: [71.42, 48, 1.5],
 };
 
-/** Change of each ion's conductance with temperature: a t² + b t + c, taken relative to 25 degC. */
+/** Change of each ion's conductance with temperature: a t² + b t + c, taken relative to 25 degC; McCleskey et al. 2012. */
 const WITH_TEMPERATURE: Readonly<Record<Ion, readonly [a: number, b: number, c: number]>> = {
   potassium: [0.003046, 1.261, 40.7],
   sodium: [0.003763, 0.877, 26.23],
@@ -103,6 +103,10 @@ export const conductivity = calculation({
   outputs: z.strictObject({ microsiemensPerCm25: z.number() }),
   source: [
     { citation: 'Limiting conductances: CRC Handbook of Chemistry and Physics', basis: 'published' },
+    {
+      citation: 'Change with temperature: McCleskey, Nordstrom, Ryan & Ball 2012, Geochim. Cosmochim. Acta 77:369–382',
+      basis: 'published',
+    },
     { citation: 'Fall with ionic strength: own least-squares fit to CRC and Robinson & Stokes tables', basis: 'recalled' },
     { citation: 'Ion pairs CaSO₄, MgSO₄, CaHCO₃⁺, MgHCO₃⁺: association constants from geochemical data bases', basis: 'recalled' },
   ],

@@ -14,7 +14,10 @@ export const grainShare = calculation({
   title: 'Water that a bed keeps out',
   inputs: z.object({ bedL: z.number().min(0).max(10_000), porosity: z.number().min(0).max(0.95) }),
   outputs: z.object({ litres: z.number() }),
-  source: [{ citation: 'Scott & Kilgour 1969: loose random packing of spheres 0.40 pores, dense 0.36', basis: 'published' }],
+  source: [
+    { citation: 'Scott 1960, Nature 188:908: loose random packing of spheres, 0.40 pores', basis: 'published' },
+    { citation: 'Scott & Kilgour 1969, J. Phys. D 2:863: dense random packing, 0.363 pores', basis: 'published' },
+  ],
   validity: 'Loose grain; soil granules have pores inside as well, peat far more',
   uncertainty: 'Pores 0.36 to 0.50: the grains by a sixth',
   formula: 'grains = bed × (1 − porosity)',

@@ -17,7 +17,7 @@ export function preparationOf(layers: readonly BedLayer[]): PreparationStep[] {
     if (!material) return [];
     const first = cloth ? [say('cloth')] : [];
     if (material.nutrient) return [...first, say('sieve'), say('soak-and-press')];
-    if (material.action.kind === 'exchanges') return [...first, say('do-not-rinse')];
+    if (material.alive || material.action.kind === 'exchanges') return [...first, say('do-not-rinse')];
     if (material.filler || material.action.kind === 'leaches') return first;
     return [...first, say('rinse')];
   });

@@ -260,6 +260,7 @@ describe('grain', () => {
       loam: layer('garden-soil', level(15), { order: 1 }),
       gravel: layer('quartz-gravel', level(45), { order: 2, cloth: true }),
       soil: layer('acid-soil', level(80), { order: 3 }),
+      sand: layer('live-sand', level(100), { order: 4 }),
     });
     expect(preparationOf(bed(one).layers).map(({ layerId, step }) => `${layerId} ${step}`)).toEqual([
       'loam sieve',
@@ -267,6 +268,7 @@ describe('grain', () => {
       'gravel cloth',
       'gravel rinse',
       'soil do-not-rinse',
+      'sand do-not-rinse',
     ]);
   });
 });

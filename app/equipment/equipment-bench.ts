@@ -93,8 +93,11 @@ export class EquipmentBench {
     const shared = { order: nextOrder(design.equipment), powerW: null, sizeMm: null, placeMm: null };
     const window = this.window();
     const middle = window ? Math.round((window[0] + window[1]) / 2) : 24;
+    // what cools begins above what heats, or the two would work against each other
+    const heaters = Object.values(design.equipment).flatMap((device) => (device.kind === 'heater' ? [device.setPointC] : []));
+    const start = kind === 'heater' ? middle : Math.max(middle, ...heaters.map((setPointC) => setPointC + 1));
     const value: Device =
-      kind === 'heater' || kind === 'cooler' || kind === 'fan' ? { kind, setPointC: middle, ...shared } : { kind, ...shared };
+      kind === 'heater' || kind === 'cooler' || kind === 'fan' ? { kind, setPointC: start, ...shared } : { kind, ...shared };
     this.store.edit(`Add a ${kind}`, [{ op: 'add', path: pointer('equipment', id), value }]);
   }
 

@@ -67,6 +67,7 @@ export function controlOf({ code, bench }: Finding): { bench: string; control: s
     case 'heat.cooler-rating':
     case 'heat.stuck-heater':
     case 'heat.power-cut':
+    case 'heat.contrary':
     case 'heat.too-cold':
     case 'heat.too-warm':
       return at('equipment', 'gear');

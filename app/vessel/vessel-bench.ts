@@ -97,7 +97,7 @@ export class VesselBench {
   private readonly spaceDraft = signal<readonly (number | null)[]>([null, null, null]);
   protected readonly spaceFields = computed(() => {
     const [kept, draft] = [this.space(), this.spaceDraft()];
-    return ['length', 'depth', 'height'].map((name, i) => ({ i, label: `Free ${name}`, mm: kept?.[i] ?? draft[i] ?? null }));
+    return ['length', 'depth', 'height'].map((name, i) => ({ i, label: `Place, free ${name}`, mm: kept?.[i] ?? draft[i] ?? null }));
   });
 
   protected setSpace(i: number, mm: number): void {

@@ -6,7 +6,7 @@ import { PARAMETERS, type Parameter } from '../catalogue/parameter';
 import { belongingFinding, placeBottomFinding, placeNotKnown, placeSeasonFinding, placeWaterFinding } from '../biotope/findings';
 import { plantDamageFinding, unidentifiedFinding } from '../stocking/damage';
 import { inOrder } from '../design/design';
-import { climateNotStated, failureFinding, ratingFinding, seasonFindings } from '../equipment/findings';
+import { climateNotStated, contraryFinding, failureFinding, ratingFinding, seasonFindings } from '../equipment/findings';
 import { currentFinding, currentOf } from '../stocking/current';
 import { usualFeedOfTank } from '../stocking/usual-feed';
 import { spaceFinding } from '../vessel/space';
@@ -409,6 +409,7 @@ function heatFindings({ design }: World, derived: Derived): Finding[] {
   const findings = inOrder(design.equipment).map(([id, device]) =>
     device.kind === 'heater' || device.kind === 'cooler' ? ratingFinding(id, device, derived['heat.balance']) : null,
   );
+  findings.push(contraryFinding(design));
   const failures = derived['heat.failures'];
   for (const failure of failures.value ?? []) findings.push(failureFinding(failures, failure, derived['vessel.system-volume'].value ?? 0));
   return findings.filter((finding) => finding !== null);

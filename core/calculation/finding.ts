@@ -59,6 +59,7 @@ export type FindingCode =
   | 'heat.too-cold'
   | 'heat.too-warm'
   | 'heat.not-stated'
+  | 'heat.contrary'
   | 'window.clash'
   | 'window.strain'
   | 'vessel.not-stated'

@@ -6,7 +6,9 @@ import type { Span } from '../quantity/range';
 import { blurOf } from '../catalogue/parameter';
 import { judgeFor, type About } from '../window/judge';
 import type { Failure } from './failures';
-import type { Thermostat } from './model';
+import type { Design } from '../design/design';
+import { inOrder } from '../quantity/in-order';
+import type { Device, Thermostat } from './model';
 import type { MonthBalance } from './year-temperature';
 
 /** A heater or cooler is chosen a fifth stronger than the worst month takes. Common practice: 1.2 to 2 times. */
@@ -167,3 +169,27 @@ export function failureFinding(failures: Computed<readonly Failure[]>, failure: 
     },
   };
 }
+
+/** A heater set above what cools the same water: each works against the other, and one of them never stops. */
+export function contraryFinding({ equipment }: Pick<Design, 'equipment'>): Finding | null {
+  const all = inOrder(equipment);
+  const heater = all.find(([, { kind }]) => kind === 'heater');
+  const warm = heater ? setPointOf(heater[1]) : NaN;
+  const colder = all.find(([, device]) => (device.kind === 'cooler' || device.kind === 'fan') && setPointOf(device) < warm);
+  if (!heater || !colder) return null;
+  const cold = setPointOf(colder[1]);
+  return {
+    key: 'heat.contrary',
+    code: 'heat.contrary',
+    bench: 'equipment',
+    severity: 'watch',
+    excess: warm - cold,
+    subjects: [heater[0], colder[0]],
+    values: { heater: { quantity: 'temperature', si: warm }, colder: { quantity: 'temperature', si: cold } },
+    evidence: [],
+    basis: 'practice',
+    kind: colder[1].kind,
+  };
+}
+
+const setPointOf = (device: Device): number => ('setPointC' in device ? device.setPointC : NaN);

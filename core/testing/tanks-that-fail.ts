@@ -610,4 +610,10 @@ export const FAILING: readonly FailingTank[] = [
     first: ['heat.too-warm'],
     whom: [0],
   },
+  {
+    ...neons,
+    name: 'A fan that starts below what the heater holds',
+    more: (design) => void (design.equipment['fan'] = { order: 9, kind: 'fan', setPointC: 22, powerW: 3, sizeMm: null, placeMm: null }),
+    first: ['heat.contrary'],
+  },
 ];

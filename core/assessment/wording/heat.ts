@@ -34,6 +34,11 @@ export function wordHeat({ code, finding, who, show, count }: Words<CodesOf<'hea
         reason: `${cold ? 'Below' : 'Above'} ${show('edge')}, the edge of ${strength}, ${peak ? 'for hours of a day, ' : ''}${monthsText(count('firstMonth'), count('months'))}.`,
       };
     }
+    case 'heat.contrary':
+      return {
+        title: `Heater and ${finding.kind ?? 'cooler'} work against each other`,
+        reason: `The heater holds ${show('heater')}, the ${finding.kind ?? 'cooler'} starts at ${show('colder')}: one of the two never stops. Set them a degree apart at least, the heater lower.`,
+      };
     case 'heat.heater-rating':
     case 'heat.cooler-rating': {
       const kind = finding.code === 'heat.heater-rating' ? 'heater' : 'cooler';

@@ -63,18 +63,18 @@ unverified), \`invented\` (demo only) or \`measured\` (the user's own). Outside 
    computed from the settled alkalinity, inorganic carbon and humic acids. While no vessel is chosen, or nobody lives in it, the CO₂ of a
    lightly stocked tank is taken (1200 µatm, band 4000 to 420 µatm, common practice); salt water has constants of its own.
    The tank's year is a heat balance: unheated water settles where it gives off what its gear puts in, a little below the room when it is open; a heater
-   or cooler holds its set-point as far as its power goes. Without a vessel the water is taken to follow the room.
+   or cooler holds its set-point as far as its power goes, a fan blows over what is open once the water is warmer than its own. Without a vessel the water is taken to follow the room.
 3. **Verdict.** Outside what it survives, with all of the doubt: conflict. Kept, it may live anywhere it survives, with a word in the outer quarter;
    to breed it wants its comfort. Inside: fits. What is not stated or not known: unknown, never fine. An edge is as sharp as its basis: each parameter
    has a width within which nothing is said (half a degree, 0.2 pH, a dGH and more), and floors and volumes are round figures, 15 and 10 % less of
    which is the same size; below 60 % of the need is a conflict. A reading of the tank that runs stands in place of what is worked out, as long as what is
-   poured, weighed and laid in it is as it was that day; both are shown, with where they part.
+   poured, weighed and laid in it is as it was that day; both are shown, with where they part. The look ahead begins at it.
    What one cause does to many is one entry of the ledger and opens to its parts. Entries stand by severity and then by what they mean: death,
    likely loss, stress that wears, a matter of taste. Whole tanks, ${THRIVING.length} that thrive in practice and ${FAILING.length} that fail for one plain
    reason, hold the rules to it (\`core/testing/ordinary-tanks.ts\`): nothing may be cried in the first, the plain reason comes first in the second.
 4. **Company.** A grown animal no deeper than a hunter's mouth is wide is swallowed; within a fifth of that the smaller ones are. What has claws
    takes prey larger than its mouth, some bite whole ones to pieces, some crack shells. Young of those that are to breed, and of colonies, are held
-   against every mouth. What sucks in its food takes grain with it, what sifts wants it fine, what picks from the water is not asked. Nippers against long fins, territories against the floor, the shy against the
+   against every mouth. Fish that hunt at night take sleepers that they would miss by day. What sucks in its food takes grain with it, what sifts wants it fine, what picks from the water is not asked. Nippers against long fins, territories against the floor, the shy against the
    bold, lines that cross, crowded strata, and every opening against the thinnest body: common practice, written down as cases in
    \`core/testing/stocking-cases.ts\` before the rules were.
 5. **Place.** A tank that is meant to be a wild place is held to it: what lives there (recorded; native to its basin, its part of the world, or foreign),
@@ -86,6 +86,7 @@ unverified), \`invented\` (demo only) or \`measured\` (the user's own). Outside 
    no alkaline water over active soil. The blend is searched over all pairs of sources in steps of 5 %: fewest conflicts, then fewest
    watches, then least excess, then least RO. The recipe is a linear program for every choice of up to three of the salts on hand: inside
    everyone's comfort, then least RO (or pure water and minerals alone, at the middle of the comfort, for those who build up so), then fewest salts; a conductivity quoted that no water of the wanted hardness can have is not aimed at.
+   Over an active soil it aims so that what is left once the soil has taken its share is what they like. One's own mineral mix is a salt like others.
    It is rounded to the scale and the litre marks and mixed anew on paper before it is shown. What no remedy reaches is said. A strong acid is never one.
 
 ## The built place

@@ -62,6 +62,7 @@ const ANIMAL_FIELDS: readonly Field[] = [
   field('Nature', '/traits/activity', 'About by', choice('day', 'dusk', 'night', 'any')),
   field('Nature', '/traits/strata', 'Lives', { type: 'choices', options: Stratum.options }),
   field('Nature', '/traits/jumps', 'Jumps', { type: 'yes' }),
+  field('Nature', '/traits/leaps', 'Leaves an open top at any fright', { type: 'yes' }),
   field('Nature', '/traits/climbs', 'Climbs out', { type: 'yes' }),
   field('Nature', '/traits/digs', 'Digs', { type: 'yes' }),
   field('Nature', '/traits/uproots', 'Uproots', { type: 'yes' }),
@@ -82,6 +83,7 @@ const ANIMAL_FIELDS: readonly Field[] = [
     show: ([long, wide]: [number, number]) => `${long / 10} × ${wide / 10} cm`,
   }),
   field('Place', '/traits/volumeL', 'Water, at least', quantity('volume', 5000)),
+  field('Place', '/traits/deepestMm', 'Water, no deeper than', mm(3000)),
   field('Place', '/traits/current', 'Current', choice('none', 'slow', 'moderate', 'strong')),
   field('Place', '/traits/light', 'Light', choice('any', 'dim', 'broken', 'bright')),
   field('Place', '/traits/oxygenMgPerL', 'Oxygen, not under', quantity('concentration', 12)),
@@ -93,6 +95,7 @@ const ANIMAL_FIELDS: readonly Field[] = [
   }),
   field('Food', '/traits/diet', 'Food', { type: 'text' }),
   field('Food', '/traits/feeding', 'Takes it', choice('picks', 'grazes', 'sifts', 'sucks', 'filters')),
+  field('Food', '/traits/eatsSlowly', 'Eats slowly', { type: 'yes' }),
   field('Food', '/traits/eats', 'Eats besides', { type: 'choices', options: ['plants', 'snails', 'shrimp', 'eggs', 'young'] }),
   field('Breeding', '/traits/breeding/mode', 'How', choice(...BreedingMode.options)),
   field('Breeding', '/traits/breeding/site', 'Site', { type: 'text' }),
@@ -184,6 +187,9 @@ function rangeFields(phase: Phase): Field[] {
 }
 
 /** Every fact of an organism, in reading order; a phase of its own only where something is recorded for it. */
+/** Said of few, and left out of all others: no value of theirs is unknown. */
+const OF_FEW = new Set(['/traits/leaps', '/traits/deepestMm', '/traits/eatsSlowly']);
+
 export function fieldsOf(entry: Organism): readonly Field[] {
   const phases = Phase.options.flatMap((phase) =>
     phase === 'keep' ? rangeFields(phase) : rangeFields(phase).filter(({ path }) => factAt(entry, path) !== undefined),
@@ -195,7 +201,8 @@ export function fieldsOf(entry: Organism): readonly Field[] {
       max: 1000,
     }),
   );
-  return [...phases, ...steps, ...(entry.kind === 'animal' ? ANIMAL_FIELDS : PLANT_FIELDS)];
+  const facts = entry.kind === 'animal' ? ANIMAL_FIELDS : PLANT_FIELDS;
+  return [...phases, ...steps, ...facts.filter(({ path }) => !OF_FEW.has(path) || factAt(entry, path) !== undefined)];
 }
 
 export const materialFieldsOf = (material: Material): readonly Field[] =>

@@ -9,6 +9,8 @@ import { PreferencesStore } from '../store/preferences';
 import { Conditions } from './conditions';
 import { factAt, fieldsOf, SOUGHT } from './fields';
 import { OwnFigure } from './own-figure';
+import type { Material } from '../../core/catalogue/material';
+import { OwnMaterial } from './own-material';
 import { PlaceSheet } from './place-sheet';
 import type { Condition } from './shelf';
 
@@ -136,5 +138,46 @@ describe('the sheet of a place', () => {
       'Rana invented',
     ]);
     expect(host.querySelectorAll('li button').length).toBe(shan.organismIds.length);
+  });
+});
+
+describe('a material of one’s own', () => {
+  async function form() {
+    const shown = await show(OwnMaterial, { catalogue });
+    const made: Material[] = [];
+    shown.it.made.subscribe((material) => made.push(material));
+    const field = (label: string) =>
+      [...shown.host.querySelectorAll('tr-quantity')]
+        .find((one) => one.querySelector('label')?.textContent === label)
+        ?.querySelector('input');
+    const press = async () => {
+      shown.host.querySelector<HTMLButtonElement>('.ant-btn-primary')!.click();
+      await shown.fixture.whenStable();
+    };
+    return { ...shown, made, field, press, said: () => shown.host.querySelector('[role=alert]')?.textContent?.trim() };
+  }
+
+  it('is made of what it is most like and what was told of it', async () => {
+    const { change, host, field, press, made } = await form();
+    await change(host.querySelector('input[name=name]'), 'Clay balls');
+    await change(host.querySelector('select'), 'mild-soil');
+    await change(field('Grains from, mm'), '3');
+    await change(field('to, mm'), '6');
+    await press();
+    expect(made.length).toBe(1);
+    expect([made[0]!.id, made[0]!.grainMm.value, made[0]!.action.kind]).toEqual(['own-clay-balls', [3, 6], 'exchanges']);
+    expect(made[0]!.densityKgPerM3.basis).toBe('recalled');
+  });
+
+  it('is refused without a name, upside down, or under a name there is, and says why', async () => {
+    const { change, host, field, press, made, said } = await form();
+    await change(host.querySelector('select'), 'quartz-gravel');
+    await press();
+    expect(said()).toBe('A name is wanted.');
+    await change(host.querySelector('input[name=name]'), 'Odd gravel');
+    await change(field('Grains from, mm'), '9');
+    await press();
+    expect(said()).toContain('is larger than the largest');
+    expect(made).toEqual([]);
   });
 });

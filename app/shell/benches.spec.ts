@@ -12,6 +12,21 @@ afterEach(async () => TestBed.inject(TankStore).close());
 describe('the vessel bench', () => {
   const bare = tank([['danio-margaritatus', 8]], { vessel: null });
 
+  it('offers what goes into the place once all of it is stated', async () => {
+    const { type, design, host, press } = await openBench(VesselBench, bare);
+    await type('Place, free length', '65');
+    await type('Place, free depth', '35');
+    expect(design().brief.spaceMm).toBeUndefined();
+    await type('Place, free height', '60');
+    expect(design().brief.spaceMm).toEqual([650, 350, 600]);
+    const sizes = (of: string) => (host.querySelector(`[data-sizes="${of}"]`)?.textContent ?? '').replace(/\s+/g, ' ');
+    expect(sizes('too-large')).toContain('120 × 40 × 50');
+    expect(sizes('too-large')).not.toContain('60 × 30 × 36');
+    await press('Leave the place open');
+    expect(design().brief.spaceMm).toBeUndefined();
+    expect(host.querySelector('[data-sizes="too-large"]')).toBeNull();
+  });
+
   it('has a vessel once all three sides are typed, and not before', async () => {
     const { type, design, host } = await openBench(VesselBench, bare);
     expect(host.querySelector('tr-section .empty')).not.toBeNull();

@@ -134,4 +134,37 @@ describe('the water bench', () => {
     await refresh();
     expect(text('.first')).toContain('Say first what water is at hand');
   });
+
+  it('keeps a mix of one’s own in the room, and builds the water of it', async () => {
+    const { press, type, host, refresh, design, store, text } = await openBench(
+      WaterBench,
+      tank([['caridina-logemanni', 20]], { shares: { ro: 1 } }),
+    );
+    expect(text('tr-recipe-card')).not.toContain('my mix');
+    await press('A mix of your own …');
+    const name = host.querySelector<HTMLInputElement>('tr-own-mix input[name="mix-name"]')!;
+    name.value = 'Bee mix';
+    name.dispatchEvent(new Event('input'));
+    expect(text('tr-own-mix [role=status]')).toContain('Name its parts');
+    await type('gypsum', '2');
+    await type('epsom salt', '1');
+    expect(text('tr-own-mix [role=status]')).toBe('10 g in 100 L of pure water: GH 2.9 dGH, KH 0 dKH, 125 µS/cm.');
+    await type('Grams that raise 100 L by 1 °dH, where you know it', '1');
+    expect(text('tr-own-mix [role=status]')).toContain('less cannot do it');
+    expect(host.querySelector<HTMLButtonElement>('tr-own-mix .ant-btn-primary')!.disabled).toBeTrue();
+    await type('Grams that raise 100 L by 1 °dH, where you know it', '4');
+    await press('Keep the mix');
+    expect(Object.values(store.current!.room.state.document.own.mixes)).toEqual([
+      { id: 'mix-bee-mix', name: 'Bee mix', parts: { gypsum: 2, 'epsom-salt': 1 }, gramsPerDh: 4 },
+    ]);
+    await press('RO, my mix');
+    await refresh();
+    expect(text('tr-recipe-card table')).toContain('Bee mix');
+    await press('Use this recipe');
+    expect(Object.values(design().water.salts).map(({ saltId }) => saltId)).toEqual(['mix-bee-mix']);
+    const out = [...host.querySelectorAll<HTMLButtonElement>('tr-mixture .stock button')].find((one) =>
+      one.textContent?.includes('Bee mix'),
+    );
+    expect(out?.disabled).withContext('it is in the plan').toBeTrue();
+  });
 });

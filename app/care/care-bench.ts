@@ -3,6 +3,7 @@ import { RouterLink } from '@angular/router';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { wordStep } from '../../core/assessment/wording/steps';
 import { nameOf } from '../../core/assessment/wording';
+import { saltsKnown } from '../../core/design/own-catalogue';
 import { saltName } from '../../core/water/salts';
 import { inOrder } from '../../core/design/design';
 import { pointer } from '../../core/design/edit';
@@ -163,7 +164,7 @@ export class CareBench {
     if (!assessment || !design || !room) return [];
     const names = {
       source: (id: string) => (room.sources[id] ? sourceLabel(room.sources[id]) : id),
-      salt: (id: string) => saltName(id, assessment.world.catalogue.salts),
+      salt: (id: string) => saltName(id, saltsKnown(assessment.world.room.own)),
       subject: (id: string) => {
         const animal = assessment.world.catalogue.organisms.get(id);
         return animal ? `*${animal.latin}*` : nameOf(id, assessment);

@@ -23,7 +23,7 @@ import type { Biotope } from '../../core/catalogue/biotope';
 import type { Material } from '../../core/catalogue/material';
 import type { Animal, Organism } from '../../core/catalogue/organism';
 import { pointer } from '../../core/design/edit';
-import { overridesOf, withOwn } from '../../core/design/own-catalogue';
+import { overridesOf, withOwn, saltsKnown } from '../../core/design/own-catalogue';
 import { Room } from '../../core/design/room';
 import type { Fact } from '../../core/quantity/fact';
 import { bodyPath, drawnSize } from '../section/silhouettes';
@@ -102,7 +102,7 @@ export class CataloguePage {
   protected readonly fields = computed(() => SOUGHT[this.shelf()]);
   private readonly items = computed(() => {
     const catalogue = this.catalogue();
-    return catalogue ? itemsOf(catalogue, this.shelf()) : [];
+    return catalogue ? itemsOf(catalogue, this.shelf(), saltsKnown(this.own()!)) : [];
   });
   private readonly search = computed(() => searchOf(this.items()));
   protected readonly found = computed(() => {

@@ -5,7 +5,7 @@ import { RouterTestingHarness } from '@angular/router/testing';
 import { provideNzNoAnimation } from 'ng-zorro-antd/core/animation';
 import { placesAsDarwinCore } from '../../core/biotope/darwin-core';
 import type { Animal } from '../../core/catalogue/organism';
-import { emptyOwnCatalogue, withOwn } from '../../core/design/own-catalogue';
+import { withOwn } from '../../core/design/own-catalogue';
 import { Room } from '../../core/design/room';
 import { applyEdit } from '../../core/design/edit';
 import { METRIC, US } from '../../core/quantity/format';
@@ -15,6 +15,7 @@ import { SALTS } from '../../core/water/salts';
 import { Library } from '../store/library';
 import { PreferencesStore } from '../store/preferences';
 import { CataloguePage } from './catalogue-page';
+import { emptyOwnCatalogue, saltsKnown } from '../../core/design/own-catalogue';
 import { factAt, fieldsOf, materialFieldsOf, showFact, SOUGHT, UNKNOWN } from './fields';
 import { copyEntry, deleteEntry, dropFact, keepPlaces, ownFact } from './own-edits';
 import { itemsOf, meets, searchOf, waysOf, type Condition } from './shelf';
@@ -70,8 +71,10 @@ describe('a shelf', () => {
   it('holds each entry once, by name', () => {
     expect(new Set(animals.map(({ id }) => id)).size).toBe(animals.length);
     expect(animals.map(({ name }) => name)).toEqual([...animals.map(({ name }) => name)].sort((a, b) => a.localeCompare(b)));
-    const stuff = itemsOf(catalogue, 'materials');
-    expect(stuff.length).toBe(catalogue.materials.size + catalogue.media.size + catalogue.waters.size + SALTS.length + CONDITIONERS.length);
+    const stuff = itemsOf(catalogue, 'materials', saltsKnown(emptyOwnCatalogue()));
+    expect(stuff.length).toBe(
+      catalogue.materials.size + catalogue.media.size + catalogue.waters.size + SALTS.length + 1 + CONDITIONERS.length,
+    );
     expect(new Set(stuff.map(({ group }) => group)).size).toBeGreaterThan(8);
     expect(itemsOf(catalogue, 'places').length).toBe(catalogue.biotopes.size);
   });

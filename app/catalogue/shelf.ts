@@ -27,7 +27,7 @@ export interface Item {
 }
 
 /** Everything that stands on a shelf, by name. */
-export function itemsOf(catalogue: Catalogue, shelf: Shelf): Item[] {
+export function itemsOf(catalogue: Catalogue, shelf: Shelf, salts: ReadonlyMap<string, Salt> = new Map()): Item[] {
   const items: Item[] =
     shelf === 'places'
       ? [...catalogue.biotopes.values()].map((entry) => ({
@@ -44,7 +44,7 @@ export function itemsOf(catalogue: Catalogue, shelf: Shelf): Item[] {
             ...[...catalogue.materials.values()].map((entry) => plainItem(entry, entry.use, entry.use)),
             ...[...catalogue.media.values()].map((entry) => plainItem(entry, 'filter medium', `takes out ${entry.takesOut.join(', ')}`)),
             ...[...catalogue.waters.values()].map((entry) => plainItem(entry, 'water', entry.note)),
-            ...[...catalogue.salts.values()].map((entry) =>
+            ...[...salts.values()].map((entry) =>
               plainItem(entry, 'salt', entry.caution ?? `${entry.solubilityGPerL} g dissolve in a litre`),
             ),
             ...CONDITIONERS.map((entry) => plainItem(entry, 'conditioner', entry.note)),

@@ -3,6 +3,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { companyOf, plannedNode, windowNodeOf } from '../../core/assessment/derive';
 import { causesOf } from '../../core/assessment/causes';
+import { emptyOwnCatalogue, saltsKnown } from '../../core/design/own-catalogue';
 import { SEVERITY_WORD, wordFinding } from '../../core/assessment/wording';
 import { PARAMETER_META, PARAMETERS } from '../../core/catalogue/parameter';
 import { inOrder } from '../../core/design/design';
@@ -73,11 +74,12 @@ export class Sheet {
     const litres = this.view.derived()?.['vessel.system-volume'].value ?? null;
     if (!design) return [];
     const { salts, conditioner, additions, co2 } = design.water;
-    const { materials, salts: known } = this.view.catalogue() ?? {};
+    const { materials } = this.view.catalogue() ?? {};
+    const known = saltsKnown(this.view.room()?.own ?? emptyOwnCatalogue());
     return [
       ...inOrder(salts).map(([, { saltId, mgPerL }]) => {
         const grams = litres === null ? '' : `: ${formatGrams((mgPerL * litres) / 1000)} in all`;
-        return `${known?.get(saltId)?.name ?? saltId}, ${Math.round(mgPerL)} mg/L${grams}`;
+        return `${known.get(saltId)?.name ?? saltId}, ${Math.round(mgPerL)} mg/L${grams}`;
       }),
       ...(conditioner
         ? [`Tap water treated: ${(conditionerOf(conditioner)?.name ?? conditioner).toLowerCase()}; the label gives the dose`]

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { routines, type Routine } from '../../core/assessment/plan/routine';
+import { saltsKnown } from '../../core/design/own-catalogue';
 import { saltName } from '../../core/water/salts';
 import { pointer } from '../../core/design/edit';
 import { sourceLabel } from '../../core/design/room';
@@ -110,7 +111,7 @@ export class ChangeRoutine {
         ([id, litres]) => `${formatQuantity('volume', litres, units)} ${sources[id] ? sourceLabel(sources[id]) : id}`,
       );
       const salts = Object.entries(routine.saltsG).map(
-        ([id, grams]) => `${Number(grams.toPrecision(2))} g ${saltName(id, assessment.world.catalogue.salts)}`,
+        ([id, grams]) => `${Number(grams.toPrecision(2))} g ${saltName(id, saltsKnown(assessment.world.room.own))}`,
       );
       return {
         routine,

@@ -6,6 +6,7 @@ import { wordStep } from '../../core/assessment/wording/steps';
 import type { Animal } from '../../core/catalogue/organism';
 import { companyFindings } from '../../core/stocking/findings';
 import { PlanStart } from '../care/plan-start';
+import { saltsKnown } from '../../core/design/own-catalogue';
 import { saltName } from '../../core/water/salts';
 import { PreferencesStore } from '../store/preferences';
 import { TankView } from '../store/tank-view';
@@ -172,7 +173,7 @@ export class ChangeSwap {
     });
     const names = {
       source: (id: string) => id,
-      salt: (id: string) => saltName(id, assessment.world.catalogue.salts),
+      salt: (id: string) => saltName(id, saltsKnown(assessment.world.room.own)),
       subject: (id: string) => `*${id === target.id ? target.animal.latin : (assessment.world.catalogue.organisms.get(id)?.latin ?? id)}*`,
     };
     return {

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { inOrder, nextOrder } from '../../core/design/design';
 import { pointer } from '../../core/design/edit';
+import { emptyOwnCatalogue, saltsKnown } from '../../core/design/own-catalogue';
 import type { OnHand } from '../../core/design/room';
 import { formatQuantity } from '../../core/quantity/format';
 import { CONDITIONERS, conditionerOf } from '../../core/water/conditioners';
@@ -51,12 +52,13 @@ export class Mixture {
     });
   });
 
+  private readonly known = computed(() => saltsKnown(this.view.room()?.own ?? emptyOwnCatalogue()));
   protected readonly salts = computed(() => {
     const litres = this.litres();
     return inOrder(this.water()?.salts ?? {}).map(([id, { saltId, mgPerL }]) => ({
       id,
       saltId,
-      name: this.view.catalogue()?.salts.get(saltId)?.name ?? saltId,
+      name: this.known().get(saltId)?.name ?? saltId,
       mgPerL,
       grams: litres === null ? '' : `${formatGrams((mgPerL * litres) / 1000)} for the tank`,
     }));
@@ -64,7 +66,7 @@ export class Mixture {
 
   protected readonly addable = computed(() => {
     const planned = new Set(this.salts().map(({ saltId }) => saltId));
-    return [...(this.view.catalogue()?.salts.values() ?? [])].filter(({ id }) => !planned.has(id));
+    return [...this.known().values()].filter(({ id }) => !planned.has(id));
   });
 
   protected readonly stock = computed(() => {

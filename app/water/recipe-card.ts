@@ -9,7 +9,8 @@ import { PARAMETER_META } from '../../core/catalogue/parameter';
 import { pointer } from '../../core/design/edit';
 import { formatNumber, formatQuantity, formatSpan } from '../../core/quantity/format';
 import { mixingOrder, type MixingStep } from '../../core/water/mixing-order';
-import { saltName, type Salt } from '../../core/water/salts';
+import { emptyOwnCatalogue, saltsKnown } from '../../core/design/own-catalogue';
+import { saltName } from '../../core/water/salts';
 import { PreferencesStore } from '../store/preferences';
 import { TankStore } from '../store/tank-store';
 import { TankView } from '../store/tank-view';
@@ -42,7 +43,7 @@ export class RecipeCard {
   private readonly picked = signal(0);
   protected readonly othersShown = signal(false);
 
-  private readonly salts = computed(() => this.view.catalogue()?.salts ?? new Map<string, Salt>());
+  private readonly salts = computed(() => saltsKnown(this.view.room()?.own ?? emptyOwnCatalogue()));
 
   /** Worked out for the tank as it is kept, not for what is under the finger. */
   private readonly kept = linkedSignal<Assessment | undefined, Assessment | undefined>({
@@ -68,7 +69,7 @@ export class RecipeCard {
     if (!way) return { litres, way: null };
     const name = (id: string) => nameOf(id, assessment);
     const { batch } = way;
-    const { salts } = assessment.world.catalogue;
+    const salts = this.salts();
     const salty = plan.water === 'salt';
     const gives = salty
       ? [

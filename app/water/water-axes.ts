@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { plannedNode, windowNodeOf } from '../../core/assessment/derive';
+import { emptyOwnCatalogue, saltsKnown } from '../../core/design/own-catalogue';
 import { saltName } from '../../core/water/salts';
 import { PARAMETER_META, type Parameter } from '../../core/catalogue/parameter';
 import { inOrder } from '../../core/design/design';
@@ -119,12 +120,12 @@ export class WaterAxes {
     const end = parameter === 'salinity' ? mixed.salinity : mixed[parameter];
     if (end === null) return [];
     const brings = salts
-      .map(({ saltId, mgPerL }) => ({ saltId, by: mgPerL * perMg(world.catalogue.salts.get(saltId), parameter) }))
+      .map(({ saltId, mgPerL }) => ({ saltId, by: mgPerL * perMg(this.salt(saltId), parameter) }))
       .filter(({ by }) => by > 1e-9);
     const steps: AxisStep[] = [];
     let from = Math.max(0, end - brings.reduce((sum, { by }) => sum + by, 0));
     for (const { saltId, by } of brings) {
-      steps.push({ id: saltId, name: saltName(saltId, world.catalogue.salts), from, to: from + by, movable: true });
+      steps.push({ id: saltId, name: saltName(saltId, this.salts()), from, to: from + by, movable: true });
       from += by;
     }
     if (parameter === 'ghDh' || parameter === 'khDh') {
@@ -212,7 +213,8 @@ export class WaterAxes {
     this.store.preview(null);
   }
 
-  private readonly salt = (id: string) => this.view.catalogue()?.salts.get(id);
+  private readonly salts = computed(() => saltsKnown(this.view.room()?.own ?? emptyOwnCatalogue()));
+  private readonly salt = (id: string) => this.salts().get(id);
 
   /** What a move means: a reading corrected, a salt weighed otherwise, the sources poured otherwise. */
   private patchOf({ grip, parameter, value }: Drag): Preview {

@@ -409,7 +409,7 @@ function heatFindings({ design }: World, derived: Derived): Finding[] {
   const findings = inOrder(design.equipment).map(([id, device]) =>
     device.kind === 'heater' || device.kind === 'cooler' ? ratingFinding(id, device, derived['heat.balance']) : null,
   );
-  findings.push(contraryFinding(design));
+  findings.push(contraryFinding(design.equipment));
   const failures = derived['heat.failures'];
   for (const failure of failures.value ?? []) findings.push(failureFinding(failures, failure, derived['vessel.system-volume'].value ?? 0));
   return findings.filter((finding) => finding !== null);

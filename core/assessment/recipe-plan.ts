@@ -1,5 +1,6 @@
 import type { Parameter } from '../catalogue/parameter';
 import { inOrder } from '../design/design';
+import { saltsKnown } from '../design/own-catalogue';
 import type { Span } from '../quantity/range';
 import type { IonsMmolPerL } from '../chemistry/ions';
 import { MEQ_PER_DEGREE_ALKALINITY, MMOL_PER_DEGREE_HARDNESS } from '../quantity/unit';
@@ -111,7 +112,7 @@ const planBy = (school: RecipeSchool) =>
     if (sources.length === 0) return null;
     const { target: lived, conductivityLeftOut } = targetOf(derived);
     if (Object.keys(lived).length === 0) return null;
-    const mixes = Object.keys(room.own.mixes).flatMap((id) => world.catalogue.salts.get(id) ?? []);
+    const mixes = Object.keys(room.own.mixes).flatMap((id) => saltsKnown(room.own).get(id) ?? []);
     const salts = school === 'own-mix' && mixes.length > 0 ? mixes : [...SALTS, ...mixes];
     const has = (id: string) => onHand.has(id) || Object.hasOwn(room.own.mixes, id);
     const have = salts.filter(({ id }) => has(id));

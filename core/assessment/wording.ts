@@ -4,6 +4,7 @@ import type { Basis } from '../quantity/fact';
 import type { UnitChoice } from '../quantity/format';
 import type { Addition } from '../stocking/addition-order';
 import { conditionerOf } from '../water/conditioners';
+import { saltsKnown } from '../design/own-catalogue';
 import { saltName } from '../water/salts';
 import type { Assessment } from './assess';
 import type { Gravity } from './gravity';
@@ -109,13 +110,13 @@ export function wordRemedy(
         const litres = names.filter((_, i) => remedy.values[`litres${i}`]).map((name, i) => `${show(`litres${i}`)} ${name}`);
         const grams = names
           .slice(litres.length)
-          .map((id, i) => `${remedy.values[`grams${i}`]?.si ?? 0} g ${saltName(id, assessment.world.catalogue.salts)}`)
+          .map((id, i) => `${remedy.values[`grams${i}`]?.si ?? 0} g ${saltName(id, saltsKnown(assessment.world.room.own))}`)
           .filter((text) => !text.startsWith('0 g'));
         return `Recipe for ${show('litres')}: ${[...litres, ...grams].join(' + ')}${remedy.values['wants'] ? ' (to be bought)' : ''}`;
       }
       case 'salts': {
         const by = remedy.values['grams']?.si ?? 0;
-        const which = remedy.subjects.map((id) => saltName(id, assessment.world.catalogue.salts)).join(' and ');
+        const which = remedy.subjects.map((id) => saltName(id, saltsKnown(assessment.world.room.own))).join(' and ');
         const tank = remedy.values['tank']?.si;
         return `${Math.abs(by)} g ${by > 0 ? 'more' : 'less'} ${which} to ${show('litres')}${tank ? ` (${Math.abs(tank)} g in the tank)` : ''}`;
       }

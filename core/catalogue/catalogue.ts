@@ -4,7 +4,6 @@ import { Material } from './material';
 import { Medium } from './medium';
 import { Organism } from './organism';
 import { PieceClass } from './piece';
-import { SALTS, SEA_SALT, type Salt } from '../water/salts';
 import { WaterType } from './water-source';
 
 /** The raw data, as the files in catalogue/ hold it. */
@@ -63,8 +62,6 @@ export interface Catalogue {
   readonly media: ReadonlyMap<string, Medium>;
   readonly pieces: ReadonlyMap<string, PieceClass>;
   readonly biotopes: ReadonlyMap<string, Biotope>;
-  /** What is weighed into water: plain salts, sea salt, and a room's own mixes. */
-  readonly salts: ReadonlyMap<string, Salt>;
 }
 
 /** Indexes data that is already of the right shape (the shipped files are validated by tests, files from outside by CatalogueData). */
@@ -83,6 +80,5 @@ export function indexCatalogue(data: CatalogueData): Catalogue {
     media: byId(data.media),
     pieces: byId(data.pieces),
     biotopes: byId(data.biotopes),
-    salts: byId([...SALTS, SEA_SALT]),
   };
 }

@@ -1,7 +1,7 @@
 import type { Animal } from '../catalogue/organism';
 import { catalogue, judge, lowBarn, tank, find } from '../testing/tanks';
 import { applyEdit } from './edit';
-import { emptyOwnCatalogue, overridden, withOwn, type Override, type OwnCatalogue } from './own-catalogue';
+import { emptyOwnCatalogue, overridden, saltsKnown, withOwn, type Override, type OwnCatalogue } from './own-catalogue';
 import { Room } from './room';
 
 const danio = catalogue.organisms.get('danio-margaritatus') as Animal;
@@ -49,13 +49,15 @@ describe('what a room adds to the catalogue', () => {
   it('adds a stone of one’s own to what pieces may be of, and a mix to what is weighed in', () => {
     const slate = { ...catalogue.materials.get('slate')!, id: 'own-quarry', name: 'Quarry slate' };
     const mix = { id: 'mix-bee', name: 'Bee mix', parts: { gypsum: 1 }, gramsPerDh: null };
-    const known = withOwn(catalogue, own({ materials: { 'own-quarry': slate }, mixes: { 'mix-bee': mix } }));
+    const mine = own({ materials: { 'own-quarry': slate }, mixes: { 'mix-bee': mix } });
+    const known = withOwn(catalogue, mine);
     expect(known.materials.get('own-quarry')).toBe(slate);
     const of = (id: string) => known.pieces.get(id)!.materialIds;
     expect(of('angular-stone')).toContain('own-quarry');
     expect(of('branch')).not.toContain('own-quarry');
-    expect(known.salts.get('mix-bee')!.ions.calcium! * 172.164).toBeCloseTo(1, 3);
-    expect(known.salts.get('gypsum')).toBe(catalogue.salts.get('gypsum'));
+    expect(saltsKnown(mine).get('mix-bee')!.ions.calcium! * 172.164).toBeCloseTo(1, 3);
+    expect(saltsKnown(mine).get('gypsum')).toBe(saltsKnown(emptyOwnCatalogue()).get('gypsum'));
+    expect(saltsKnown(mine)).toBe(saltsKnown(mine));
   });
 
   it('refuses a mix under another name than its own, and one that could be none', () => {

@@ -8,6 +8,7 @@ import { Id, Organism } from '../catalogue/organism';
 import { Basis } from '../quantity/fact';
 import { inOrder } from '../quantity/in-order';
 import { mixAsSalt, OwnMix } from '../water/own-mix';
+import { SALTS, SEA_SALT, type Salt } from '../water/salts';
 
 const Key = z.string().min(1).max(80);
 
@@ -78,7 +79,7 @@ const kept = new WeakMap<Catalogue, WeakMap<OwnCatalogue, Catalogue>>();
  * same input; untouched entries stay the shipped ones. A shipped entry is never hidden by an own one of its id.
  */
 export function withOwn(catalogue: Catalogue, own: OwnCatalogue): Catalogue {
-  const nothing = [own.organisms, own.biotopes, own.materials, own.mixes, own.overrides].every((table) => Object.keys(table).length === 0);
+  const nothing = [own.organisms, own.biotopes, own.materials, own.overrides].every((table) => Object.keys(table).length === 0);
   if (nothing) return catalogue;
   const of = kept.get(catalogue) ?? new WeakMap<OwnCatalogue, Catalogue>();
   kept.set(catalogue, of);
@@ -94,11 +95,22 @@ export function withOwn(catalogue: Catalogue, own: OwnCatalogue): Catalogue {
     organisms,
     biotopes: new Map([...Object.entries(own.biotopes), ...catalogue.biotopes]),
     materials: new Map([...Object.entries(own.materials), ...catalogue.materials]),
-    salts: new Map([...Object.entries(own.mixes).map(([id, mix]) => [id, mixAsSalt(mix)] as const), ...catalogue.salts]),
     pieces: piecesOf(catalogue, Object.values(own.materials)),
   };
   of.set(own, made);
   return made;
+}
+
+const SHIPPED_SALTS: ReadonlyMap<string, Salt> = new Map([...SALTS, SEA_SALT].map((salt) => [salt.id, salt]));
+const saltsOfMixes = new WeakMap<OwnCatalogue['mixes'], ReadonlyMap<string, Salt>>();
+
+/** What can be weighed into water in a room: the plain salts, sea salt, and its own mixes, which never hide a salt. The same map for the same mixes. */
+export function saltsKnown({ mixes }: Pick<OwnCatalogue, 'mixes'>): ReadonlyMap<string, Salt> {
+  const made = Object.values(mixes);
+  if (made.length === 0) return SHIPPED_SALTS;
+  let known = saltsOfMixes.get(mixes);
+  if (!known) saltsOfMixes.set(mixes, (known = new Map([...made.map((mix) => [mix.id, mixAsSalt(mix)] as const), ...SHIPPED_SALTS])));
+  return known;
 }
 
 /** Classes of pieces that may be of a room's own stone or wood, as they may be of the shipped one of that use. */

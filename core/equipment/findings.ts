@@ -6,7 +6,6 @@ import type { Span } from '../quantity/range';
 import { blurOf } from '../catalogue/parameter';
 import { judgeFor, type About } from '../window/judge';
 import type { Failure } from './failures';
-import type { Design } from '../design/design';
 import { inOrder } from '../quantity/in-order';
 import type { Device, Thermostat } from './model';
 import type { MonthBalance } from './year-temperature';
@@ -171,7 +170,7 @@ export function failureFinding(failures: Computed<readonly Failure[]>, failure: 
 }
 
 /** A heater set above what cools the same water: each works against the other, and one of them never stops. */
-export function contraryFinding({ equipment }: Pick<Design, 'equipment'>): Finding | null {
+export function contraryFinding(equipment: Readonly<Record<string, Device>>): Finding | null {
   const all = inOrder(equipment);
   const heater = all.find(([, { kind }]) => kind === 'heater');
   const warm = heater ? setPointOf(heater[1]) : NaN;

@@ -11,6 +11,7 @@ import { N_MASS } from '../../tank/state';
 import { FRESH_SALINITY_MAX, PURE_WATER, type HeatTable, type TankWater } from '../../tank/scenario';
 import { BINDER_MG_P_PER_G } from '../../tank/terms/filter-media';
 import { mixWater, type MixedWater } from '../../water/mixed-water';
+import { saltsKnown } from '../../design/own-catalogue';
 import { usualFeedOfTank } from '../../stocking/usual-feed';
 import { ASSUMED_CARE, ASSUMED_TEMPERATURE_C } from './assumed';
 import type { Ahead, Derived, Lying, World } from './node';
@@ -163,7 +164,7 @@ export function aheadOf(world: World, up: Derived): Ahead | null {
           : { carbonMgPerDay: measuredCarbon * litres * (DECAY_PER_DAY + change.fraction / change.everyDays), decayPerDay: DECAY_PER_DAY },
       media: { carbonG: care.media.carbonG, binderMgP: care.media.phosphateRemoverG * BINDER_MG_P_PER_G },
       doses: inOrder(care.doses).flatMap(([, { saltId, mgPerL, everyDays }]) => {
-        const salt = world.catalogue.salts.get(saltId);
+        const salt = saltsKnown(world.room.own).get(saltId);
         if (!salt) return [];
         const mmol = (mgPerL * litres) / salt.molarMass;
         return [

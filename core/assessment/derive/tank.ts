@@ -51,7 +51,8 @@ export const tankNodes: Pick<Definitions, 'water.lying' | 'tank.ahead' | 'tank.t
       'water.mixed',
       'water.lying',
     ],
-    reads: ({ design, catalogue }) => [
+    reads: ({ design, room, catalogue }) => [
+      room.own.mixes,
       design.water.co2,
       design.water.organicCarbonMgPerL,
       design.care.feed,

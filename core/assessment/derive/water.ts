@@ -4,6 +4,7 @@ import { carbonateAtPco2, MOLAR_MASS_CO2 } from '../../chemistry/carbonate-syste
 import { conductivityOf } from '../../chemistry/conductivity';
 import { saturationIndices } from '../../chemistry/saturation-index';
 import { inOrder } from '../../design/design';
+import { saltsKnown } from '../../design/own-catalogue';
 import { HUMIC_TO_MG_PER_L } from '../../water/humic-ph';
 import { MEQ_PER_DEGREE_ALKALINITY } from '../../quantity/unit';
 import { FRESH_SALINITY_MAX } from '../../tank/scenario';
@@ -141,13 +142,13 @@ export const waterNodes: Pick<Definitions, WaterNodes> = {
   'water.mixed': {
     calculationId: 'water.blend',
     from: ['water.poured'],
-    reads: ({ design, catalogue }) => [design.water.salts, catalogue.salts],
-    compute: ({ design, catalogue }, up) => {
+    reads: ({ design, room }) => [design.water.salts, room.own.mixes],
+    compute: ({ design, room }, up) => {
       const poured = up['water.poured'].value;
       if (!poured) return missing(up['water.poured'].note ?? 'no water is chosen');
-      const unknown = Object.values(design.water.salts).find(({ saltId }) => !catalogue.salts.has(saltId));
+      const unknown = Object.values(design.water.salts).find(({ saltId }) => !saltsKnown(room.own).has(saltId));
       if (unknown) return missing(`what “${unknown.saltId}” is made of is not known in this room`);
-      const salts = saltsOf({ design, catalogue });
+      const salts = saltsOf({ design, room });
       const value = mixWater(poured, salts);
       const weighed = salts.map(({ salt, mgPerL }) => `${salt.name} ${Math.round(mgPerL)} mg/L`);
       return {
@@ -434,9 +435,10 @@ export const settledNodes: Pick<Definitions, SettledNodes> = {
 };
 
 /** The salts of a plan, as substances; ids that are not known here are left out. */
-export function saltsOf({ design, catalogue }: Pick<World, 'design' | 'catalogue'>) {
+export function saltsOf({ design, room }: Pick<World, 'design' | 'room'>) {
+  const known = saltsKnown(room.own);
   return inOrder(design.water.salts).flatMap(([, { saltId, mgPerL }]) => {
-    const salt = catalogue.salts.get(saltId);
+    const salt = known.get(saltId);
     return salt ? [{ salt, mgPerL }] : [];
   });
 }

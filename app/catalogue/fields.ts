@@ -95,6 +95,7 @@ const ANIMAL_FIELDS: readonly Field[] = [
   }),
   field('Food', '/traits/diet', 'Food', { type: 'text' }),
   field('Food', '/traits/feeding', 'Takes it', choice('picks', 'grazes', 'sifts', 'sucks', 'filters')),
+  field('Food', '/traits/dietNeeds', 'Cannot do without', choice('wood', 'live food')),
   field('Food', '/traits/eatsSlowly', 'Eats slowly', { type: 'yes' }),
   field('Food', '/traits/eats', 'Eats besides', { type: 'choices', options: ['plants', 'snails', 'shrimp', 'eggs', 'young'] }),
   field('Breeding', '/traits/breeding/mode', 'How', choice(...BreedingMode.options)),
@@ -188,7 +189,7 @@ function rangeFields(phase: Phase): Field[] {
 
 /** Every fact of an organism, in reading order; a phase of its own only where something is recorded for it. */
 /** Said of few, and left out of all others: no value of theirs is unknown. */
-const OF_FEW = new Set(['/traits/leaps', '/traits/deepestMm', '/traits/eatsSlowly']);
+const OF_FEW = new Set(['/traits/leaps', '/traits/deepestMm', '/traits/eatsSlowly', '/traits/dietNeeds']);
 
 export function fieldsOf(entry: Organism): readonly Field[] {
   const phases = Phase.options.flatMap((phase) =>

@@ -11,6 +11,7 @@ import { currentFinding, currentOf } from '../stocking/current';
 import { usualFeedOfTank } from '../stocking/usual-feed';
 import { spaceFinding } from '../vessel/space';
 import { ASSUMED_GLASS_MM } from './derive/assumed';
+import { dietFinding } from '../stocking/diet';
 import { lightFindings } from '../stocking/light';
 import { meantToBreed } from '../stocking/company';
 import type { WayOut } from '../stocking/escape';
@@ -318,16 +319,22 @@ function memberFindings({ design }: World, derived: Derived): Finding[] {
   return findings.filter((finding) => finding !== null);
 }
 
-function companyJudged({ design }: World, derived: Derived): Finding[] {
+function companyJudged({ design, catalogue }: World, derived: Derived): Finding[] {
   const members = derived['stock.members'].value ?? [];
   const floor = design.vessel && floorMm(design.vessel);
   const plants = members.flatMap(({ id, organism }) => (organism?.kind === 'plant' ? [{ id, plant: organism }] : []));
   const ways: WayOut[] = inOrder(design.vessel?.openings ?? {}).map(([id, opening]) => ({ id, ...opening }));
   const company = companyOf(members);
   const turnover = derived['tank.turnover'].value;
+  const lies = [
+    ...hardscapeOf(design).map(([, { materialId }]) => materialId),
+    ...Object.values(design.water.additions).map(({ materialId }) => materialId),
+  ];
+  const hasWood = lies.some((id) => id !== null && catalogue.materials.get(id)?.use === 'wood');
   return [
     ...companyFindings(company, floor && floor.long * floor.short, ways),
     ...(turnover === null ? [] : company.flatMap((companion) => currentFinding(companion, currentOf(turnover)) ?? [])),
+    ...company.flatMap((companion) => dietFinding(companion, hasWood) ?? []),
     ...lightFindings(
       design.care.lampHours,
       plants.map(({ id }) => id),

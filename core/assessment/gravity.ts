@@ -67,6 +67,7 @@ const BY_CODE: Readonly<Partial<Record<FindingCode, readonly [conflict: Gravity,
   'stocking.stings': ['loss', 'loss'],
   'stocking.plant-damage': ['taste', 'taste'],
   'stocking.current': ['stress', 'stress'],
+  'stocking.diet': ['loss', 'loss'],
   'stocking.light': ['death', 'stress'],
   'stocking.strata': ['stress', 'stress'],
 };

@@ -125,6 +125,7 @@ export type FindingCode =
   | 'stocking.stings'
   | 'stocking.current'
   | 'stocking.light'
+  | 'stocking.diet'
   | 'stocking.feeding'
   | 'stocking.unidentified'
   | 'biotope.foreign'

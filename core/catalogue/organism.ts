@@ -227,6 +227,8 @@ export const Animal = z.strictObject({
       }),
     ),
     diet: factOf(z.string().min(1)),
+    /** What it cannot be fed without. Left out for all that take what is given. */
+    dietNeeds: factOf(z.enum(['wood', 'live food'])).optional(),
     breeding: z.strictObject({
       mode: factOf(BreedingMode),
       site: factOf(z.string().min(1)),

@@ -616,4 +616,14 @@ export const FAILING: readonly FailingTank[] = [
     more: (design) => void (design.equipment['fan'] = { order: 9, kind: 'fan', setPointC: 22, powerW: 3, sizeMm: null, placeMm: null }),
     first: ['heat.contrary'],
   },
+  {
+    ...neons,
+    name: 'A wood-eating sucker catfish over bare sand',
+    sizeMm: [800, 350, 400],
+    heaterC: 26,
+    pieces: [['cave-tube', 2, 'ceramic', [120, 50, 40]]],
+    stock: [['panaqolus-maccus', 1]],
+    first: ['stocking.diet'],
+    whom: [0],
+  },
 ];

@@ -177,6 +177,13 @@ export function wordStocking({ code, finding, assessment, who, other, show, coun
             title: `The water stands still for ${who}`,
             reason: 'It is built for a torrent and breathes by it. A pump or a stronger filter along the length of the tank.',
           };
+    case 'stocking.diet':
+      return finding.kind === 'wood'
+        ? { title: `${who} has no wood to rasp`, reason: 'Wood is its food, and not only its shade: put in a soft, seasoned piece.' }
+        : {
+            title: `${who} takes only food that moves`,
+            reason: 'Have a culture of fitting size running before it comes, and a second one beside it.',
+          };
     case 'stocking.light':
       switch (finding.kind) {
         case 'no-night':

@@ -28,7 +28,9 @@ const SURFACES: readonly { value: Surface; text: string }[] = [
         [limits]="[0, 500]"
         [value]="c.feed.gPerDay"
         [disabled]="locked()"
+        [optional]="true"
         (quantity)="set('Feed', ['feed', 'gPerDay'], $event)"
+        (cleared)="set('Feed', ['feed', 'gPerDay'], null)"
       />
       <tr-quantity
         label="Protein"
@@ -45,7 +47,9 @@ const SURFACES: readonly { value: Surface; text: string }[] = [
         [limits]="[0.01, 1]"
         [value]="c.change?.fraction ?? null"
         [disabled]="locked()"
+        [optional]="true"
         (quantity)="setChange({ fraction: $event })"
+        (cleared)="set('Water changes', ['change'], null)"
       />
       <tr-quantity
         label="Every so many days"
@@ -54,7 +58,9 @@ const SURFACES: readonly { value: Surface; text: string }[] = [
         [limits]="[1, 120]"
         [value]="c.change?.everyDays ?? null"
         [disabled]="locked()"
+        [optional]="true"
         (quantity)="setChange({ everyDays: round($event) })"
+        (cleared)="set('Water changes', ['change'], null)"
       />
       <label>
         <span>Topped up with</span>
@@ -83,7 +89,9 @@ const SURFACES: readonly { value: Surface; text: string }[] = [
         [limits]="[0, 24]"
         [value]="c.lampHours"
         [disabled]="locked()"
+        [optional]="true"
         (quantity)="set('Light', ['lampHours'], $event)"
+        (cleared)="set('Light', ['lampHours'], null)"
       />
       <label>
         <span>Surface</span>

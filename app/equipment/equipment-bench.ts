@@ -76,7 +76,7 @@ export class EquipmentBench {
     this.store.edit('Set-point', [{ op: 'replace', path: pointer('equipment', id, 'setPointC'), value }]);
   }
 
-  protected setPower(id: string, value: number): void {
+  protected setPower(id: string, value: number | null): void {
     this.store.edit('Power', [{ op: 'replace', path: pointer('equipment', id, 'powerW'), value }]);
   }
 
@@ -105,8 +105,10 @@ export class EquipmentBench {
     this.store.edit(`Take the ${kind} out`, [{ op: 'remove', path: pointer('equipment', id) }]);
   }
 
-  protected setHumidity(value: number): void {
-    this.store.editRoom('Humidity', [{ op: 'replace', path: '/humidityPct', value: { value: value * 100, basis: 'measured' } }]);
+  protected setHumidity(value: number | null): void {
+    this.store.editRoom('Humidity', [
+      { op: 'replace', path: '/humidityPct', value: { value: value === null ? null : value * 100, basis: 'measured' } },
+    ]);
   }
 
   private temperature(c: number): string {

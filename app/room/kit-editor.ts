@@ -33,7 +33,9 @@ import { QuantityField } from '../ui/quantity-field';
         placeholder="not stated"
         [limits]="[0.05, 1]"
         [value]="humidity()"
+        [optional]="true"
         (quantity)="setHumidity($event)"
+        (cleared)="setHumidity(null)"
       />
     </div>
   `,
@@ -59,8 +61,8 @@ export class KitEditor {
     this.patch.emit([{ op: 'replace', path: '/mixingKit', value: { ...kit, [part]: value } }]);
   }
 
-  protected setHumidity(share: number): void {
-    this.patch.emit([{ op: 'replace', path: '/humidityPct', value: { value: share * 100, basis: 'measured' } }]);
+  protected setHumidity(share: number | null): void {
+    this.patch.emit([{ op: 'replace', path: '/humidityPct', value: { value: share === null ? null : share * 100, basis: 'measured' } }]);
   }
 }
 

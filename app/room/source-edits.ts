@@ -20,7 +20,7 @@ export function addSource(room: Room, type: WaterType, newId: string): Operation
 }
 
 /** The user's own reading stands in place of what was common for this kind of water. */
-export function setReading(sourceId: string, reading: Reading, value: number): Operation[] {
+export function setReading(sourceId: string, reading: Reading, value: number | null): Operation[] {
   return [{ op: 'replace', path: pointer('sources', sourceId, reading), value: { value, basis: 'measured' } }];
 }
 

@@ -54,7 +54,9 @@ function originOf(source: RoomSource): string {
                       [kind]="meta[reading].kind"
                       [limits]="meta[reading].limits"
                       [value]="source.entry[reading].value"
+                      [optional]="true"
                       (quantity)="patch.emit(set(source.id, reading, $event))"
+                      (cleared)="patch.emit(set(source.id, reading, null))"
                     />
                   </td>
                 }
@@ -164,7 +166,7 @@ export class SourcesEditor {
     return addSource(this.room(), type, crypto.randomUUID().slice(0, 8));
   }
 
-  protected set(id: string, reading: Reading, value: number): Operation[] {
+  protected set(id: string, reading: Reading, value: number | null): Operation[] {
     return setReading(id, reading, value);
   }
 

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { formatNumber, unitOf } from '../../core/quantity/format';
-import { INPUT_LIMITS, parseQuantity } from '../../core/quantity/parse';
-import { fromCanonical, UNITS, type QuantityKind } from '../../core/quantity/unit';
+import { INPUT_LIMITS, parseShown } from '../../core/quantity/parse';
+import { fromCanonical, type QuantityKind } from '../../core/quantity/unit';
 import { PreferencesStore } from '../store/preferences';
 
 let fields = 0;
@@ -81,6 +81,9 @@ export class QuantityField {
   readonly disabled = input(false);
   readonly placeholder = input('not known');
   readonly quantity = output<number>();
+  /** May be left unstated: an emptied field says so. */
+  readonly optional = input(false);
+  readonly cleared = output<void>();
 
   protected readonly id = `quantity-${++fields}`;
   protected readonly typed = signal<string | null>(null);
@@ -113,23 +116,21 @@ export class QuantityField {
     this.reason.set(null);
   }
 
+  /** Enter and leaving the field both come here: what was not typed since is not taken twice. */
   protected commit(text: string): void {
-    const kind = this.kind();
-    const factor = kind === 'conductivity' && this.unit().startsWith('ppm') ? Number(this.unit().split('×')[1]) : 1;
-    const unit = kind === 'conductivity' ? UNITS.conductivity[0].names[0] : kind === 'fraction' ? '%' : this.unit();
-    const parsed = parseQuantity(text, kind, unit, this.limits() ?? INPUT_LIMITS[kind]);
+    if (this.typed() === null) return;
+    if (text.trim() === '') {
+      this.reset();
+      if (this.value() !== null && this.optional()) return this.cleared.emit();
+      if (this.value() === null) return;
+    }
+    const parsed = parseShown(text, this.kind(), this.units(), this.limits() ?? INPUT_LIMITS[this.kind()], this.inUnit());
     if (!parsed.ok) {
       this.typed.set(text);
-      this.reason.set(
-        text.trim() === '' && this.value() === null
-          ? null
-          : `${parsed.reason} ${this.value() === null ? '' : 'The old value is kept.'}`.trim(),
-      );
+      this.reason.set(`${parsed.reason} ${this.value() === null ? '' : 'The old value is kept.'}`.trim());
       return;
     }
-    this.typed.set(null);
-    this.reason.set(null);
-    const value = parsed.value / factor;
-    if (value !== this.value()) this.quantity.emit(value);
+    this.reset();
+    if (parsed.value !== this.value()) this.quantity.emit(parsed.value);
   }
 }

@@ -56,6 +56,36 @@ describe('a quantity field', () => {
     });
   }
 
+  it('takes Enter and leaving the field as one edit', () => {
+    const { box, fixture, emitted } = field(600);
+    box.value = '62';
+    box.dispatchEvent(new Event('input'));
+    box.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
+    box.dispatchEvent(new Event('change'));
+    box.dispatchEvent(new Event('blur'));
+    fixture.detectChanges();
+    expect(emitted).toEqual([620]);
+  });
+
+  it('can be left unstated where that is allowed, and only there', () => {
+    const { type, emitted, host, fixture } = field(600);
+    let cleared = 0;
+    fixture.componentInstance.cleared.subscribe(() => (cleared += 1));
+    type('');
+    expect(host.querySelector('[role=alert]')?.textContent).toContain('The old value is kept');
+    fixture.componentRef.setInput('optional', true);
+    type('');
+    expect([cleared, emitted.length]).toEqual([1, 0]);
+    expect(host.querySelector('[role=alert]')).toBeNull();
+  });
+
+  it('asks where a comma may be a decimal or a thousand', () => {
+    const { type, emitted, host } = field(600);
+    type('1,200 mm');
+    expect(emitted).toEqual([]);
+    expect(host.querySelector('[role=alert]')?.textContent).toContain('may be 1.200 or 1200');
+  });
+
   it('shows the chosen unit and an unknown as empty', () => {
     const { fixture, box } = field(600);
     expect(box.value).toBe('60');

@@ -202,9 +202,9 @@ export class VesselBench {
     this.put('Form of the vessel', reshaped(vessel, shape));
   }
 
-  protected setGlass(mm: number): void {
+  protected setGlass(mm: number | null): void {
     const vessel = this.vessel();
-    if (vessel) this.put('Glass', withGlass(vessel, mm));
+    if (vessel) this.put('Glass', mm === null ? { ...vessel, glassMm: { value: null, basis: 'measured' } } : withGlass(vessel, mm));
   }
 
   protected setStatedAs(statedAs: Vessel['statedAs']): void {
@@ -215,7 +215,7 @@ export class VesselBench {
     this.edit(FACT_LABEL[name], [{ op: 'replace', path: pointer('vessel', name), value: { value, basis: 'measured' } }]);
   }
 
-  protected setClearance(mm: number): void {
+  protected setClearance(mm: number | null): void {
     this.edit('Height above', [{ op: 'replace', path: '/vessel/clearanceMm', value: { value: mm, basis: 'measured' } }]);
   }
 

@@ -1,3 +1,4 @@
+import { readNumber } from '../quantity/number';
 import papaparse from 'papaparse';
 import type { Biotope } from '../catalogue/biotope';
 import type { Material } from '../catalogue/material';
@@ -294,11 +295,12 @@ function takeMeasurement(
     }
     draft.materials.add(value);
   } else {
-    const number = Number(value.replace(',', '.'));
-    if (!Number.isFinite(number)) {
-      refuse(line, `"${value}" is not a number`);
+    const read = readNumber(value);
+    if (!read.ok) {
+      refuse(line, read.reason.replace(/\.$/, ''));
       return false;
     }
+    const number = read.value;
     if (type.startsWith(RAIN.type)) {
       if (month === undefined || number < 0) {
         refuse(line, month === undefined ? 'rain without a month' : 'rain below nothing');

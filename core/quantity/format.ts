@@ -73,8 +73,8 @@ export function formatQuantity(kind: QuantityKind, value: number, choice: UnitCh
 export function formatNumber(kind: QuantityKind, value: number, choice: UnitChoice): string {
   const shown = inChosenUnit(kind, value, choice);
   const decimals = kind === 'concentration' && Math.abs(shown) >= 10 ? 1 : unitOf(kind, choice).decimals;
-  const rounded = shown.toFixed(decimals);
-  const text = Number(rounded) === 0 && Math.abs(shown) > 1e-9 ? String(Number(shown.toPrecision(1))) : String(Number(rounded));
+  const isSmall = Math.abs(shown) < 10 ** -decimals && Math.abs(shown) > 1.5e-9;
+  const text = String(Number(isSmall ? shown.toPrecision(1) : shown.toFixed(decimals)));
   return text.replace('-', '−');
 }
 

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { INPUT_LIMITS, parseQuantity } from './parse';
+import { formatNumber, formatQuantity, inChosenUnit, METRIC, unitOf, US, type UnitChoice } from './format';
+import { INPUT_LIMITS, parseQuantity, parseShown } from './parse';
 import type { QuantityKind } from './unit';
 
 describe('what a person types', () => {
@@ -81,5 +82,71 @@ describe('what a person types', () => {
       }),
       { numRuns: 500 },
     );
+  });
+});
+
+describe('what is shown', () => {
+  const choices: UnitChoice[] = [
+    METRIC,
+    US,
+    { ...METRIC, length: 'mm', conductivity: { tdsFactor: 0.5 } },
+    { ...US, conductivity: { tdsFactor: 0.7 } },
+  ];
+  const kinds = Object.keys(INPUT_LIMITS) as QuantityKind[];
+
+  it('can be typed back, with its unit or without, in every kind and choice of units', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...kinds),
+        fc.constantFrom(...choices),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (kind, choice, share) => {
+          const [low, high] = INPUT_LIMITS[kind];
+          const value = kind === 'count' ? Math.round(share * 200) : low + share * Math.min(high - low, 2000);
+          for (const shown of [formatQuantity(kind, value, choice), formatNumber(kind, value, choice)]) {
+            // a little past the edge by rounding is no slip of the user's
+            const parsed = parseShown(shown, kind, choice, [low - 100, high + 100]);
+            if (!parsed.ok) return fail(`${kind} ${shown}: ${parsed.reason}`);
+            expect(formatQuantity(kind, parsed.value, choice))
+              .withContext(shown)
+              .toBe(formatQuantity(kind, value, choice));
+            const { decimals } = unitOf(kind, choice);
+            const step = Math.abs(inChosenUnit(kind, parsed.value, choice) - inChosenUnit(kind, value, choice));
+            expect(step)
+              .withContext(`${kind} ${shown}`)
+              .toBeLessThanOrEqual(0.51 * 10 ** -Math.min(decimals, 1));
+          }
+        },
+      ),
+      { numRuns: 1500 },
+    );
+  });
+
+  it('below nothing is typed back too: tilts, left turns, cold rooms', () => {
+    for (const [kind, value] of [
+      ['angle', -7],
+      ['temperature', -3.5],
+      ['number', -12],
+    ] as const)
+      for (const choice of choices) {
+        const parsed = parseShown(formatQuantity(kind, value, choice), kind, choice, [-1e6, 1e6]);
+        expect(parsed.ok && parsed.value)
+          .withContext(kind)
+          .toBeCloseTo(value, 1);
+      }
+  });
+
+  it('of conductivity as TDS takes both, and neither for the other', () => {
+    const tds: UnitChoice = { ...METRIC, conductivity: { tdsFactor: 0.5 } };
+    const typed = (text: string) => {
+      const parsed = parseShown(text, 'conductivity', tds);
+      return parsed.ok ? parsed.value : parsed.reason;
+    };
+    expect(typed('200')).toBe(400);
+    expect(typed('200 ppm')).toBe(400);
+    expect(typed('200 ppm ×0.5')).toBe(400);
+    expect(typed('400 µS/cm')).toBe(400);
+    expect(typed('1.4 mS')).toBe(1400);
+    expect(typed('90000')).toMatch(/between 0 ppm/);
   });
 });

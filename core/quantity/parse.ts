@@ -1,3 +1,5 @@
+import { unitOf, type UnitChoice } from './format';
+import { NUMBER_AT_START, readNumber } from './number';
 import { salinityFromSpecificGravity } from './seawater';
 import { UNITS, findUnit, type QuantityKind } from './unit';
 
@@ -26,23 +28,26 @@ export const INPUT_LIMITS: Readonly<Record<QuantityKind, readonly [number, numbe
   count: [0, 100000],
 };
 
-const NUMBER = String.raw`[+-]?(?:\d+(?:[.,]\d+)?|[.,]\d+)(?:e[+-]?\d+)?`;
-const MIXED = new RegExp(String.raw`^([+-]?\d+)\s+(\d+)\s*/\s*(\d+)\s*(.*)$`, 'i');
-const FRACTION = new RegExp(String.raw`^([+-]?\d+)\s*/\s*(\d+)\s*(.*)$`, 'i');
-const PLAIN = new RegExp(`^(${NUMBER})\\s*(.*)$`, 'i');
+const MIXED = /^([+\-−]?\d+)\s+(\d+)\s*\/\s*(\d+)\s*(.*)$/i;
+const FRACTION = /^([+\-−]?\d+)\s*\/\s*(\d+)\s*(.*)$/i;
 
-function readNumber(text: string): { value: number; rest: string } | null {
-  const mixed = MIXED.exec(text);
+type Read = { value: number; rest: string } | { reason: string };
+
+function numberAndRest(text: string): Read | null {
+  const signed = text.replace(/^−/, '-');
+  const mixed = MIXED.exec(signed);
   if (mixed) {
     const whole = Number(mixed[1]);
     const part = Number(mixed[2]) / Number(mixed[3]);
     return { value: whole < 0 ? whole - part : whole + part, rest: mixed[4] ?? '' };
   }
-  const fraction = FRACTION.exec(text);
+  const fraction = FRACTION.exec(signed);
   if (fraction) return { value: Number(fraction[1]) / Number(fraction[2]), rest: fraction[3] ?? '' };
-  const plain = PLAIN.exec(text);
-  if (plain) return { value: Number((plain[1] ?? '').replace(',', '.')), rest: plain[2] ?? '' };
-  return null;
+  const [start] = NUMBER_AT_START.exec(text) ?? [];
+  if (start === undefined) return null;
+  const read = readNumber(start);
+  if (read.ok) return { value: read.value, rest: text.slice(start.length) };
+  return read.ambiguous ? { reason: read.reason } : null;
 }
 
 /** "1.026 SG" as a hydrometer for 25 degC reads it at 25 degC. */
@@ -74,7 +79,8 @@ export function parseQuantity(
 ): Parsed {
   const trimmed = text.trim();
   if (trimmed === '') return { ok: false, reason: 'Type a number.' };
-  const read = readNumber(trimmed);
+  const read = numberAndRest(trimmed);
+  if (read && 'reason' in read) return { ok: false, reason: read.reason };
   if (!read || !Number.isFinite(read.value)) return { ok: false, reason: `“${trimmed.slice(0, 24)}” does not start with a number.` };
   const unitName = read.rest.trim() || defaultUnit;
   if (kind === 'salinity' && /^sg$/i.test(unitName)) return fromSpecificGravity(read.value);
@@ -92,4 +98,28 @@ export function parseQuantity(
     return { ok: false, reason: `Must be between ${edge(low)} and ${edge(high)}.` };
   }
   return { ok: true, value };
+}
+
+/**
+ * Reads what a person typed into a field that shows a choice of units: what is shown can be typed back, unit and all. A bare number is in the
+ * unit shown; conductivity shown as TDS takes both.
+ *
+ * @param inUnit a unit that the field shows instead of the chosen one
+ */
+export function parseShown(
+  text: string,
+  kind: QuantityKind,
+  choice: UnitChoice,
+  limits: readonly [number, number] = INPUT_LIMITS[kind],
+  inUnit: string | null = null,
+): Parsed {
+  const { unit } = unitOf(kind, choice);
+  if (kind === 'conductivity' && choice.conductivity !== 'µS/cm') {
+    const { tdsFactor } = choice.conductivity;
+    const bare = text.trim().replace(/\s*(ppm|mg\/L)(\s*[×x]\s*[\d.]+)?$/i, '');
+    if (/[a-zµμ]/i.test(bare.replace(/e[+-]?\d+$/i, ''))) return parseQuantity(text, kind, 'µS/cm', limits);
+    const parsed = parseQuantity(bare, kind, 'µS/cm', [limits[0] * tdsFactor, limits[1] * tdsFactor]);
+    return parsed.ok ? { ok: true, value: parsed.value / tdsFactor } : { ok: false, reason: parsed.reason.replaceAll('µS/cm', unit) };
+  }
+  return parseQuantity(text, kind, inUnit ?? unit, limits);
 }

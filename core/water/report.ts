@@ -1,3 +1,4 @@
+import { decimalMarkOf, readNumber, type DecimalMark } from '../quantity/number';
 import Papa from 'papaparse';
 import * as z from 'zod';
 import { ANALYTE_META, Analyte } from '../catalogue/water-source';
@@ -91,7 +92,7 @@ function readJson(body: string): ReportRead {
   const { title, simulated, disinfectant, values } = parsed.data;
   return collect(
     values.map((entry, i) => ({ line: i + 1, name: entry.name, value: String(entry.value), unit: entry.unit ?? '' })),
-    { title: title ?? 'Water report', simulated: simulated ?? false, disinfectant: disinfectant ?? null },
+    { title: title ?? 'Water report', simulated: simulated ?? false, disinfectant: disinfectant ?? null, mark: null },
   );
 }
 
@@ -103,7 +104,7 @@ interface Row {
 }
 
 function readTable(body: string): ReportRead {
-  const { data } = Papa.parse<string[]>(body, { skipEmptyLines: false, dynamicTyping: false });
+  const { data, meta } = Papa.parse<string[]>(body, { skipEmptyLines: false, dynamicTyping: false });
   const cells = data.map((row) => row.map((cell) => cell.trim()));
   const head = cells.findIndex((row) => row.some((cell) => COLUMNS.name.test(cell)) && row.some((cell) => COLUMNS.value.test(cell)));
   const at = (kind: keyof typeof COLUMNS, otherwise: number) => {
@@ -122,14 +123,24 @@ function readTable(body: string): ReportRead {
     .slice(head + 1)
     .filter(({ name, value }) => name !== '' || value !== '');
   if (rows.length === 0) return { ok: false, reason: 'No line holds a name and a value. A report is a table: name, value, unit.' };
-  return collect(rows, { title: title || 'Water report', simulated: /\bsimulated\b/i.test(title), disinfectant: null });
+  return collect(rows, {
+    title: title || 'Water report',
+    simulated: /\bsimulated\b/i.test(title),
+    disinfectant: null,
+    mark: meta.delimiter === ';' ? ',' : null,
+  });
 }
 
-function collect(rows: readonly Row[], head: Pick<WaterReport, 'title' | 'simulated' | 'disinfectant'>): ReportRead {
+function collect(
+  rows: readonly Row[],
+  { mark: usual, ...head }: Pick<WaterReport, 'title' | 'simulated' | 'disinfectant'> & { mark: DecimalMark | null },
+): ReportRead {
+  // where points stand or commas do in the others tells what a comma means; a table parted by semicolons is of a country that writes decimal commas
+  const mark = decimalMarkOf(rows.map(({ value }) => value)) ?? usual;
   const report: WaterReport = { ...head, readings: {}, used: [], left: [], notes: [] };
   for (const row of rows) {
     const text = [row.name, row.value, row.unit].filter(Boolean).join(' ');
-    const outcome = readRow(row);
+    const outcome = readRow(row, mark);
     if ('reason' in outcome) {
       report.left.push({ line: row.line, text, reason: outcome.reason });
       continue;
@@ -157,7 +168,7 @@ function collect(rows: readonly Row[], head: Pick<WaterReport, 'title' | 'simula
 
 type RowRead = { reading: ReportedReading; value: number; note?: string } | { reason: string };
 
-function readRow({ name, value, unit }: Row): RowRead {
+function readRow({ name, value, unit }: Row, mark: DecimalMark | null): RowRead {
   // the unit, or the form counted, may stand in brackets behind the name
   const inBrackets = /[([]([^)\]]*)[)\]]/.exec(name)?.[1]?.trim() ?? '';
   const bare = fold(name.replace(/[([].*$/, ''));
@@ -168,7 +179,7 @@ function readRow({ name, value, unit }: Row): RowRead {
     .trim();
   const reading = READING_BY_NAME.get(plain) ?? READING_BY_NAME.get(plain.replace(/^(dissolved|total) /, ''));
   if (!reading) return { reason: 'not one of the things that are reckoned with here' };
-  const number = readNumber(value);
+  const number = readAmount(value, mark);
   if ('reason' in number) return number;
   const given = (unit || (/^(as )?[a-z]+\d?$/i.test(inBrackets) && !looksLikeUnit(inBrackets) ? '' : inBrackets))
     .replace(/\bas [a-z0-9]+$/i, '')
@@ -198,28 +209,19 @@ function fold(text: string): string {
 }
 
 /** Numbers as reports write them: decimal commas, thousands, below-detection marks, ranges. */
-function readNumber(text: string): { value: number; note?: string } | { reason: string } {
+function readAmount(text: string, mark: DecimalMark | null): { value: number; note?: string } | { reason: string } {
   const cleaned = text.replace(/\s/g, '').replace('−', '-');
   if (cleaned === '') return { reason: 'no value' };
   if (/^(n\.?d\.?|nd|notdetected|bdl|n\.?n\.?)$/i.test(cleaned)) return { value: 0, note: 'not detected is taken as none' };
   const below = /^[<≤](.+)$/.exec(cleaned);
   const range = /^(\d[\d.,]*)[-–](\d[\d.,]*)$/.exec(cleaned);
   if (range) {
-    const [low, high] = [toNumber(range[1]!), toNumber(range[2]!)];
-    if (low !== null && high !== null) return { value: (low + high) / 2, note: 'the middle of the range is taken' };
+    const [low, high] = [readNumber(range[1]!, mark), readNumber(range[2]!, mark)];
+    if (low.ok && high.ok) return { value: (low.value + high.value) / 2, note: 'the middle of the range is taken' };
   }
-  const value = toNumber(below ? below[1]! : cleaned.replace(/^[~≈]/, ''));
-  if (value === null) return { reason: `"${text}" is not a number` };
-  return below ? { value: value / 2, note: 'half the limit of detection is taken' } : { value };
-}
-
-function toNumber(text: string): number | null {
-  let plain = text;
-  if (/^\d{1,3}(,\d{3})+(\.\d+)?$/.test(plain) && plain.includes('.')) plain = plain.replaceAll(',', '');
-  else if (/^-?\d+,\d+$/.test(plain)) plain = plain.replace(',', '.');
-  else if (/^\d{1,3}(\.\d{3})+,\d+$/.test(plain)) plain = plain.replaceAll('.', '').replace(',', '.');
-  const value = /^-?\d+(\.\d+)?(e-?\d+)?$/i.test(plain) ? Number(plain) : NaN;
-  return Number.isFinite(value) ? value : null;
+  const read = readNumber(below ? below[1]! : cleaned.replace(/^[~≈]/, ''), mark);
+  if (!read.ok) return { reason: read.reason.replace(/\.$/, '') };
+  return below ? { value: read.value / 2, note: 'half the limit of detection is taken' } : { value: read.value };
 }
 
 type Converted = { value: number; note?: string } | { reason: string };

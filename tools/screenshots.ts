@@ -30,7 +30,11 @@ const SHOTS: readonly Shot[] = [
     act: (page) => page.waitForSelector('tr-fact-table .pick').then((value) => value?.click()),
   },
   { name: 'vessel', path: '/tank/lava-jar/vessel' },
-  { name: 'water', path: '/tank/shell-bed/water', act: (page) => page.click('tr-recipe-card .ant-btn-primary') },
+  {
+    name: 'water',
+    path: '/tank/shell-bed/water',
+    act: (page) => page.waitForSelector('tr-recipe-card .ant-btn-primary').then((button) => button!.click()),
+  },
   { name: 'water-analysis', path: '/tank/weedy-thicket/water', act: press('.faces label', 'Analysis') },
   { name: 'water-laboratory', path: '/tank/weedy-thicket/water', act: press('.faces label', 'Laboratory') },
   {
@@ -74,7 +78,11 @@ const SHOTS: readonly Shot[] = [
   { name: 'equipment', path: '/tank/peat-pocket/equipment' },
   { name: 'stocking', path: '/tank/shell-bed/stocking' },
   { name: 'sheet', path: '/tank/weedy-thicket/sheet' },
-  { name: 'why', path: '/tank/weedy-thicket/water', act: (page) => page.click('[data-parameter="ph"]') },
+  {
+    name: 'why',
+    path: '/tank/weedy-thicket/water',
+    act: (page) => page.waitForSelector('[data-parameter="ph"]').then((part) => part!.click()),
+  },
 ];
 
 mkdirSync(folder, { recursive: true });

@@ -5,7 +5,7 @@ import { Router, RouterLink } from '@angular/router';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import type { Operation } from 'rfc6902';
-import type { Design } from '../../core/design/design';
+
 import { Room } from '../../core/design/room';
 import { DocumentStore, type DocumentState } from '../store/document-store';
 import { Library } from '../store/library';
@@ -133,7 +133,7 @@ export class RoomPage {
   protected async deleteRoom(room: Room): Promise<void> {
     const taken = await this.library.deleteRoom(room.id);
     if (!taken) return;
-    const tanks = taken.designs.length;
+    const tanks = taken.tanks.length;
     await this.router.navigate(['/']);
     await this.load(undefined, () => true);
     this.gone.set({
@@ -167,13 +167,13 @@ export class RoomPage {
 
   /** Deletes at once; it can be put back until the page is left. */
   protected async remove(tank: TankSummary): Promise<void> {
-    const design: Design | null = await this.library.deleteDesign(tank.id);
+    const taken = await this.library.deleteDesign(tank.id);
     await this.refreshTanks();
-    if (!design) return;
+    if (!taken) return;
     this.gone.set({
       said: `“${tank.name}” is deleted.`,
       putBack: async () => {
-        await this.library.saveDesign(design);
+        await this.library.putBackDesign(taken);
         await this.refreshTanks();
       },
     });

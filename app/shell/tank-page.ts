@@ -70,6 +70,7 @@ export class TankPage implements OnInit, OnDestroy {
   private readonly router = inject(Router);
   private readonly title = inject(Title);
 
+  protected readonly unjudged = toSignal(this.store.unjudged$, { initialValue: null });
   protected readonly refused = toSignal(this.library.refused$, { initialValue: null });
   protected readonly loading = signal<'busy' | 'open' | 'missing' | { error: string }>('busy');
   protected readonly renaming = signal(false);
@@ -110,7 +111,7 @@ export class TankPage implements OnInit, OnDestroy {
       this.loading.set('busy');
       this.store
         .open(id)
-        .then((found) => this.loading.set(found ? 'open' : 'missing'))
+        .then((found) => found !== null && this.loading.set(found ? 'open' : 'missing'))
         .catch((error: unknown) => this.loading.set({ error: error instanceof Error ? error.message : String(error) }));
     });
     effect(() => this.title.setTitle(`${this.view.design()?.name ?? 'Tank'} · Terroir`));

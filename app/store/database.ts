@@ -1,7 +1,7 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { Design } from '../../core/design/design';
 import type { Room } from '../../core/design/room';
-import type { TankSummary } from './summary';
+import { notJudged, type TankSummary } from './summary';
 
 /** Version of the browser store's own layout; documents carry versions of their own. */
 export const STORE_VERSION = 2;
@@ -71,6 +71,41 @@ export async function putDesign(record: StoredDesign, summary: TankSummary): Pro
 export async function putRoom(room: Room): Promise<void> {
   const tx = (await database()).transaction('rooms', 'readwrite', { durability: 'strict' });
   await Promise.all([tx.store.put(room), tx.done]);
+}
+
+/** A tank as it is stored, with the earlier states that hang on it. */
+export interface StoredTank {
+  record: StoredDesign;
+  summary: TankSummary;
+  snapshots: readonly Snapshot[];
+}
+
+const WHOLE = ['rooms', 'designs', 'summaries', 'snapshots'] as const;
+
+/** Writes a room with its tanks, or tanks alone: all of it or nothing, whatever becomes of the browser meanwhile. */
+export async function putWhole(room: Room | null, tanks: readonly StoredTank[]): Promise<void> {
+  const tx = (await database()).transaction(WHOLE, 'readwrite', { durability: 'strict' });
+  const writes = tanks.flatMap(({ record, summary, snapshots }) => [
+    tx.objectStore('designs').put(record),
+    tx.objectStore('summaries').put(summary),
+    ...snapshots.map((snapshot) => tx.objectStore('snapshots').put(snapshot)),
+  ]);
+  await Promise.all([...(room ? [tx.objectStore('rooms').put(room)] : []), ...writes, tx.done]);
+}
+
+/** Takes tanks out, with what hangs on them, and their room with them: all or nothing. @returns what was stored, to be put back */
+export async function removeWhole(roomId: string | null, ids: readonly string[]): Promise<StoredTank[]> {
+  const tx = (await database()).transaction(WHOLE, 'readwrite', { durability: 'strict' });
+  const [designs, summaries, snapshots] = [tx.objectStore('designs'), tx.objectStore('summaries'), tx.objectStore('snapshots')];
+  const taken: StoredTank[] = [];
+  for (const id of ids) {
+    const [record, summary, earlier] = await Promise.all([designs.get(id), summaries.get(id), snapshots.index('byDesign').getAll(id)]);
+    if (record) taken.push({ record, summary: summary ?? notJudged(record.design, record.savedAt), snapshots: earlier });
+    await Promise.all([designs.delete(id), summaries.delete(id), ...earlier.map((one) => snapshots.delete(one.id!))]);
+  }
+  if (roomId !== null) await tx.objectStore('rooms').delete(roomId);
+  await tx.done;
+  return taken;
 }
 
 /** Most earlier states that are kept of one design. */

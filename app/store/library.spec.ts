@@ -160,8 +160,51 @@ describe('the library', () => {
     expect((await library.summaries('low-barn'))[0]?.name).toBe('Weedy thicket');
     const gone = await library.deleteDesign('weedy-thicket');
     expect(await library.summaries('low-barn')).toEqual([]);
-    await library.saveDesign(gone!);
+    await library.putBackDesign(gone!);
     expect((await library.design('weedy-thicket'))?.design.archived).toBeTrue();
+  });
+
+  it('takes the earlier states of a tank along when it is deleted, and brings them back with it', async () => {
+    const library = await emptied();
+    await library.saveDesign(weedyThicket);
+    await library.keepSnapshot(weedyThicket, 'kept');
+    const gone = await library.deleteDesign('weedy-thicket');
+    expect(await library.snapshots('weedy-thicket')).toEqual([]);
+    await library.putBackDesign(gone!);
+    expect((await library.snapshots('weedy-thicket')).map(({ why }) => why)).toEqual(['kept']);
+    expect(await library.deleteDesign('never-was')).toBeNull();
+  });
+
+  it('deletes what it cannot read, and puts it back as it was', async () => {
+    const library = await emptied();
+    const record = {
+      id: 'new',
+      roomId: 'low-barn',
+      savedAt: '2026-01-01T00:00:00Z',
+      design: { ...weedyThicket, id: 'new', schema: 42 as never },
+    };
+    await (await database()).put('designs', record);
+    const gone = await library.deleteDesign('new');
+    expect(await (await database()).get('designs', 'new')).toBeUndefined();
+    await library.putBackDesign(gone!);
+    expect(await (await database()).get('designs', 'new')).toEqual(record);
+  });
+
+  it('keeps a design that it cannot read when a file of the same id comes in', async () => {
+    const library = await emptied();
+    await library.saveRoom(lowBarn);
+    const newer = { ...weedyThicket, schema: 42 as never, name: 'Written by a newer one' };
+    await (await database()).put('designs', { id: newer.id, roomId: 'low-barn', savedAt: '2026-01-01T00:00:00Z', design: newer });
+    const file = JSON.stringify({
+      terroir: 'design',
+      design: weedyThicket,
+      room: lowBarn,
+      cited: { catalogue: 'test', entries: [] },
+    });
+    const read = await library.importDesign(file);
+    if (!read.ok) return fail(read.refusals);
+    expect(read.document.id).not.toBe(weedyThicket.id);
+    expect((await (await database()).get('designs', newer.id))?.design.name).toBe('Written by a newer one');
   });
 
   it('deletes a room with its tanks, and puts all of it back', async () => {

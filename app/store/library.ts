@@ -10,7 +10,17 @@ import { emptyRoom, Room, ROOM_SCHEMA } from '../../core/design/room';
 import { DESIGN_SCHEMA } from '../../core/design/design';
 import type { Operation } from 'rfc6902';
 import type { UnitChoice } from '../../core/quantity/format';
-import { database, putDesign, putRoom, putSnapshot, type Snapshot, type StoredDesign } from './database';
+import {
+  database,
+  putDesign,
+  putRoom,
+  putSnapshot,
+  putWhole,
+  removeWhole,
+  type Snapshot,
+  type StoredDesign,
+  type StoredTank,
+} from './database';
 import { usedIds, usedOf } from './used-ids';
 import { withOwn } from '../../core/design/own-catalogue';
 import { judgedBy, notJudged, type TankSummary } from './summary';
@@ -138,29 +148,35 @@ export class Library {
     this.channel.postMessage(room.id);
   }
 
-  /** Deletes a design and what hangs on it. @returns it, to be put back */
-  async deleteDesign(id: string): Promise<Design | null> {
-    const stored = await this.design(id).catch(() => null);
+  /** Deletes a tank and what hangs on it, one that cannot be read here too. @returns it as it was stored, to be put back */
+  async deleteDesign(id: string): Promise<StoredTank | null> {
+    const waiting = this.unwritten.designs.get(id);
     this.unwritten.designs.delete(id);
-    const tx = (await database()).transaction(['designs', 'summaries'], 'readwrite', { durability: 'strict' });
-    await Promise.all([tx.objectStore('designs').delete(id), tx.objectStore('summaries').delete(id), tx.done]);
-    return stored?.design ?? null;
+    const [taken] = await removeWhole(null, [id]);
+    return taken || waiting ? { snapshots: taken?.snapshots ?? [], ...(waiting ?? taken!) } : null;
   }
 
-  /** Deletes a room with its designs. @returns them, to be put back */
-  async deleteRoom(id: string): Promise<{ room: Room; designs: Design[] } | null> {
+  async putBackDesign(tank: StoredTank): Promise<void> {
+    await this.keep(() => putWhole(null, [tank]));
+    this.channel.postMessage(tank.record.id);
+  }
+
+  /** Deletes a room with its tanks, all or nothing. @returns them, to be put back */
+  async deleteRoom(id: string): Promise<{ room: Room; tanks: StoredTank[] } | null> {
     const room = await this.room(id);
     if (!room) return null;
-    const designs = await this.designs(id);
-    for (const design of designs) await this.deleteDesign(design.id);
+    const ids = (await this.summaries(id)).map((summary) => summary.id);
+    const waiting = ids.flatMap((one) => this.unwritten.designs.get(one) ?? []);
+    for (const one of ids) this.unwritten.designs.delete(one);
     this.unwritten.rooms.delete(id);
-    await (await database()).delete('rooms', id);
-    return { room, designs };
+    const stored = await removeWhole(id, ids);
+    const newer = new Map(waiting.map((tank) => [tank.record.id, tank]));
+    return { room, tanks: stored.map((tank) => ({ ...tank, ...newer.get(tank.record.id) })) };
   }
 
-  async putBackRoom({ room, designs }: { room: Room; designs: readonly Design[] }): Promise<void> {
-    await this.keep(() => this.saveRoom(room));
-    for (const design of designs) await this.keep(() => this.saveDesign(design));
+  async putBackRoom({ room, tanks }: { room: Room; tanks: readonly StoredTank[] }): Promise<void> {
+    await this.keep(() => putWhole(room, tanks));
+    this.channel.postMessage(room.id);
   }
 
   /** Changes a design that nobody has open; refused edits change nothing. */
@@ -214,7 +230,8 @@ export class Library {
     const read = readDesignFile(text);
     if (!read.ok) return read;
     const { design, room } = read.document;
-    const taken = await this.design(design.id).catch(() => null);
+    // one that cannot be read here is there all the same
+    const taken = await this.design(design.id).catch(() => true);
     const document: Design = taken ? { ...design, id: crypto.randomUUID(), name: `${design.name.slice(0, 70)} (copy)` } : design;
     const here = await this.room(room.id).catch(() => room);
     // the room that is here stays; what the design needs of its own catalogue comes along
@@ -251,11 +268,16 @@ export class Library {
     const { room, designs } = read.document;
     const roomTaken = (await this.room(room.id).catch(() => room)) !== null;
     const comes: Room = roomTaken ? { ...room, id: crypto.randomUUID(), name: `${room.name.slice(0, 70)} (copy)`, invented: false } : room;
-    await this.keep(() => this.saveRoom(comes));
+    const savedAt = new Date().toISOString();
+    const tanks: StoredTank[] = [];
     for (const design of designs) {
       const taken = roomTaken || (await this.design(design.id).catch(() => design)) !== null;
-      await this.keep(() => this.saveDesign({ ...design, roomId: comes.id, id: taken ? crypto.randomUUID() : design.id }));
+      const document: Design = { ...design, roomId: comes.id, id: taken ? crypto.randomUUID() : design.id };
+      const record: StoredDesign = { id: document.id, roomId: comes.id, savedAt, design: document };
+      tanks.push({ record, summary: notJudged(document, savedAt), snapshots: [] });
     }
+    await this.keep(() => putWhole(comes, tanks));
+    this.channel.postMessage(comes.id);
     return { ok: true, document: comes };
   }
 

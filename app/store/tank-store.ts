@@ -1,4 +1,4 @@
-import { Injectable, inject } from '@angular/core';
+import { Injectable, InjectionToken, inject } from '@angular/core';
 import type { Operation } from 'rfc6902';
 import {
   BehaviorSubject,
@@ -46,6 +46,9 @@ const TOLD_EVERY_MS = 150;
 /** How much later the ledger follows than the bench beside it. */
 const WRITTEN_LATER_MS = 50;
 
+/** How a tank is judged. */
+export const JUDGE = new InjectionToken<typeof assess>('judge', { providedIn: 'root', factory: () => assess });
+
 /** Helps of the findings on show, by finding key. */
 export type Helps = ReadonlyMap<string, Help>;
 
@@ -54,9 +57,12 @@ export type Helps = ReadonlyMap<string, Help>;
 export class TankStore {
   private readonly library = inject(Library);
   private readonly preferences = inject(PreferencesStore);
+  private readonly judge = inject(JUDGE);
   private readonly open$ = new BehaviorSubject<OpenTank | null>(null);
   private lock: WriteLock | null = null;
   private closing: Promise<void> = Promise.resolve();
+  /** Counts openings and closings: one that was overtaken lets go of what it has got by then. */
+  private turn = 0;
   private cache: DeriveCache = new Map();
   private shown: Assessment | null = null;
 
@@ -68,6 +74,9 @@ export class TankStore {
     switchMap(({ catalogue, room }) => room.state$.pipe(map(({ document }) => withOwn(catalogue, document.own)))),
     distinctUntilChanged(),
   );
+
+  /** Why the state on show cannot be judged; the last judgement stands meanwhile. */
+  readonly unjudged$ = new BehaviorSubject<string | null>(null);
 
   /** What a hand is dragging at, not yet an edit. */
   private readonly preview$ = new BehaviorSubject<Preview | null>(null);
@@ -87,10 +96,11 @@ export class TankStore {
       ]).pipe(
         map(([d, r, preview]) => {
           const shown = previewed(d, r, preview);
-          return assess({ ...shown, catalogue: withOwn(catalogue, shown.room.own) }, this.cache);
+          return this.attempted(() => this.judge({ ...shown, catalogue: withOwn(catalogue, shown.room.own) }, this.cache));
         }),
       ),
     ),
+    filter((assessment) => assessment !== null),
     tap((assessment) => (this.shown = assessment)),
     shareReplay(1),
   );
@@ -127,39 +137,58 @@ export class TankStore {
     return this.open$.value;
   }
 
-  /** @returns false when there is no such design. @throws Error when it cannot be read by this version */
-  async open(id: string): Promise<boolean> {
-    await this.close();
+  /**
+   * @returns false when there is no such design; null when another opening or a closing came first, and nothing is held
+   * @throws Error when it cannot be read by this version
+   */
+  async open(id: string): Promise<boolean | null> {
+    const closed = this.close();
+    const { turn } = this;
+    await closed;
     const catalogue = await this.library.catalogue();
     const stored = await this.library.design(id);
     const room = stored && (await this.library.room(stored.design.roomId));
+    if (turn !== this.turn) return null;
     if (!stored || !room) return false;
     this.cache = new Map();
     const roomStore = new DocumentStore<Room>(room, null, Room, (document) => this.library.saveRoom(document));
     const design = new DocumentStore<Design>(stored.design, stored.savedAt, Design, async (document) => {
       this.library.hold(document);
       await painted();
-      await this.library.saveDesign(
-        document,
-        judgedSummary(this.judged(document, roomStore.state.document, catalogue), this.preferences.units()),
-      );
+      const judged = this.judged(document, roomStore.state.document, catalogue);
+      await this.library.saveDesign(document, judged && judgedSummary(judged, this.preferences.units()));
     });
     this.open$.next({ design, room: roomStore, catalogue });
     await this.lockFor(id, false);
+    if (turn !== this.turn) return null;
     if (this.lock) void this.library.keepSnapshot(stored.design, 'opened');
     return true;
   }
 
+  /** A judgement, or null where a rule fails: one that does takes neither the tank nor its judgements so far along. */
+  private attempted(judge: () => Assessment): Assessment | null {
+    try {
+      const assessment = judge();
+      if (this.unjudged$.value !== null) this.unjudged$.next(null);
+      return assessment;
+    } catch (error) {
+      // what was kept half-way is not to be trusted
+      this.cache = new Map();
+      this.unjudged$.next(error instanceof Error ? error.message : String(error));
+      return null;
+    }
+  }
+
   /** The judgement of a state that is to be saved: the one on the screen, if it is of that state. */
-  private judged(design: Design, room: Room, catalogue: Catalogue): Assessment {
+  private judged(design: Design, room: Room, catalogue: Catalogue): Assessment | null {
     const { shown } = this;
-    return shown?.world.design === design && shown.world.room === room
-      ? shown
-      : assess({ design, room, catalogue: withOwn(catalogue, room.own) }, new Map(this.cache));
+    if (shown?.world.design === design && shown.world.room === room) return shown;
+    return this.attempted(() => this.judge({ design, room, catalogue: withOwn(catalogue, room.own) }, new Map(this.cache)));
   }
 
   /** Lets go of the tank, and of its lock once everything is written. */
   close(): Promise<void> {
+    this.turn += 1;
     this.preview$.next(null);
     const { current, lock } = this;
     this.lock = null;
@@ -224,8 +253,14 @@ export class TankStore {
 
   private async lockFor(id: string, steal: boolean): Promise<void> {
     this.lock?.release();
-    this.lock = await acquireWriteLock(id, steal, () => this.current?.design.setReadOnly(true));
-    this.current?.design.setReadOnly(this.lock === null);
+    const { turn } = this;
+    const lock = await acquireWriteLock(id, steal, () => {
+      if (turn === this.turn) this.current?.design.setReadOnly(true);
+    });
+    // closed meanwhile: nobody else would ever let go of it
+    if (turn !== this.turn) return lock?.release();
+    this.lock = lock;
+    this.current?.design.setReadOnly(lock === null);
   }
 
   /** Another tab has written: a design we only look at, or the room, which every tab may write. */

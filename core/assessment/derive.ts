@@ -47,7 +47,7 @@ export function derive(world: World, cache: DeriveCache = new Map()): Derived {
       done[id] = kept.node;
       continue;
     }
-    const { inputs = {}, calculationId = definition.calculationId, ...answer } = definition.compute(world, done as Derived);
+    const { inputs = {}, calculationId = definition.calculationId, ...answer } = finite(definition.compute(world, done as Derived));
     const node: Computed<unknown> =
       kept && isSame(kept.node, answer, inputs, definition.byValue)
         ? kept.node
@@ -58,10 +58,18 @@ export function derive(world: World, cache: DeriveCache = new Map()): Derived {
   return done as Derived;
 }
 
+/** A number that is none is a gap, and never passed on. */
+function finite(answer: Answer<unknown>): Answer<unknown> {
+  const { value, interval } = answer;
+  const isNone = (one: unknown): boolean => typeof one === 'number' && !Number.isFinite(one);
+  if (!isNone(value) && !interval?.some(isNone)) return answer;
+  return { value: null, gap: 'outside-validity', note: 'the reckoning has no finite result here' };
+}
+
 /** An answer that came out as before: kept as the same object, so that nothing downstream of it is computed again. */
 function isSame(
   before: Computed<unknown>,
-  { value, interval, gap, note, worked }: Answer<unknown>,
+  { value, interval, gap, note, measured, worked }: Answer<unknown>,
   inputs: Record<string, unknown>,
   byValue = false,
 ): boolean {
@@ -69,6 +77,7 @@ function isSame(
     (Object.is(before.value, value) || (byValue && JSON.stringify(before.value) === JSON.stringify(value))) &&
     before.gap === gap &&
     before.note === note &&
+    before.measured === measured &&
     before.worked === worked &&
     before.interval?.[0] === interval?.[0] &&
     before.interval?.[1] === interval?.[1] &&

@@ -88,7 +88,13 @@ export function readRecords(
   for (const { cells } of lines) {
     if (cells['eventid'] && cells['parenteventid']) parents.set(cells['eventid'], cells['parenteventid']);
   }
-  const refuse = ({ file, line }: Line, reason: string) => left.push({ file, line, reason });
+  // a table of twenty thousand lines is not to be searched for each of them
+  const keyOf = ({ file, line }: Pick<Line, 'file' | 'line'>): string => `${line}:${file}`;
+  const refused = new Set(left.map(keyOf));
+  const refuse = (at: Line, reason: string): void => {
+    refused.add(keyOf(at));
+    left.push({ file: at.file, line: at.line, reason });
+  };
   const draftOf = (line: Line): Draft => {
     const { cells } = line;
     const event = cells['eventid'] ?? '';
@@ -112,7 +118,7 @@ export function readRecords(
   }
   const byName = new Map([...organisms.values()].map((entry) => [entry.latin.toLowerCase(), entry.id]));
   for (const line of lines) {
-    if (left.some((one) => one.file === line.file && one.line === line.line)) continue;
+    if (refused.has(keyOf(line))) continue;
     const { cells } = line;
     if (drafts.size >= RECORD_LIMITS.places && !drafts.has(parents.get(cells['eventid'] ?? '') || (cells['eventid'] ?? ''))) {
       refuse(line, `more than ${RECORD_LIMITS.places} places`);
@@ -128,7 +134,7 @@ export function readRecords(
     if (cells['measurementtype'] || ('measurementtype' in cells && !('scientificname' in cells)))
       used = takeMeasurement(line, draftOf(line), months, materials, refuse) || used;
     if (used) taken += 1;
-    else if (!left.some((one) => one.file === line.file && one.line === line.line)) refuse(line, 'says nothing of a place');
+    else if (!refused.has(keyOf(line))) refuse(line, 'says nothing of a place');
   }
   const made = [...drafts.values()].filter(({ found }) => found).map(finished);
   return made.length > 0 ? { ok: true, drafts: made, left, taken } : { ok: false, reason: 'no line could be taken', left };
@@ -356,6 +362,7 @@ const slug = (text: string): string =>
   text
     .toLowerCase()
     .normalize('NFD')
+    .replace(/[\u0300-\u036f]/g, '')
     .replace(/[^a-z0-9]+/g, '-')
     .replace(/^-+|-+$/g, '')
     .slice(0, 60) || 'place';

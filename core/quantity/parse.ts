@@ -117,7 +117,7 @@ export function parseShown(
   if (kind === 'conductivity' && choice.conductivity !== 'µS/cm') {
     const { tdsFactor } = choice.conductivity;
     const bare = text.trim().replace(/\s*(ppm|mg\/L)(\s*[×x]\s*[\d.]+)?$/i, '');
-    if (/[a-zµμ]/i.test(bare.replace(/e[+-]?\d+$/i, ''))) return parseQuantity(text, kind, 'µS/cm', limits);
+    if (/[a-zµμ]/i.test(bare.replace(/e[+\-−]?\d+$/i, ''))) return parseQuantity(text, kind, 'µS/cm', limits);
     const parsed = parseQuantity(bare, kind, 'µS/cm', [limits[0] * tdsFactor, limits[1] * tdsFactor]);
     return parsed.ok ? { ok: true, value: parsed.value / tdsFactor } : { ok: false, reason: parsed.reason.replaceAll('µS/cm', unit) };
   }

@@ -39,7 +39,8 @@ export function judge(
   value: number,
   { interval, sides = 'both', blur = () => 0, wants = 'optimum' }: JudgeOptions = {},
 ): Verdict {
-  if (!range) return UNKNOWN;
+  // what is no number is inside nothing
+  if (!range || !Number.isFinite(value)) return UNKNOWN;
   const tolerance = onSides(range.tolerance, sides);
   const optimum = onSides(range.optimum, sides);
   const side = sideOf(optimum, value) ?? sideOf(tolerance, value);

@@ -157,6 +157,8 @@ export interface Answer<T> {
   inputs?: Record<string, unknown>;
   interval?: Span;
   gap?: Gap;
+  /** A reading stands here, in place of what is worked out. */
+  measured?: true;
   /** What was worked out, where a measurement stands in its place. */
   worked?: number;
   note?: string;

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import type { Operation } from 'rfc6902';
 import type { Bed } from '../../core/substrate/bed';
+import { previewGesture } from '../store/preview-gesture';
 import { TankStore } from '../store/tank-store';
 import { TankView } from '../store/tank-view';
 import { drawPieces } from './drawn-pieces';
@@ -48,7 +49,7 @@ export class BuiltGroup {
   protected readonly key = `built-${++groups}`;
   protected readonly hatches = HATCHES;
   private readonly hold = signal<Hold | null>(null);
-  private frame = 0;
+  private readonly gesture = previewGesture(() => this.hold.set(null));
 
   private readonly ground = computed(() => this.tank.derived()?.['scene.ground'].value ?? null);
   /** Drawn anew only when its layers are others: pieces that are moved about in it change its litres. */
@@ -108,22 +109,13 @@ export class BuiltGroup {
     const at = this.pointOf(event, event.currentTarget as SVGGraphicsElement);
     if (!at) return;
     hold.patch = patchOf(hold, at, this.view(), event.altKey, design);
-    // one judgement a frame, however fast the hand
-    if (this.frame) return;
-    this.frame = requestAnimationFrame(() => {
-      this.frame = 0;
-      const now = this.hold();
-      if (now && now.patch.length > 0) this.store.preview({ design: now.patch });
-    });
+    this.gesture.show(() => (hold.patch.length > 0 ? { design: hold.patch } : null));
   }
 
   protected drop(): void {
     const hold = this.hold();
     if (!hold) return;
-    cancelAnimationFrame(this.frame);
-    this.frame = 0;
-    this.hold.set(null);
-    this.store.preview(null);
+    this.letGo();
     const name = this.pieces().find(({ id }) => id === hold.id)?.name ?? 'piece';
     if (hold.patch.length > 0)
       this.store.edit(`${hold.grip === 'move' ? 'Move' : hold.grip === 'turn' ? 'Turn' : 'Resize'} the ${name}`, hold.patch);
@@ -131,7 +123,7 @@ export class BuiltGroup {
 
   protected letGo(): void {
     this.hold.set(null);
-    this.store.preview(null);
+    this.gesture.end();
   }
 
   protected pressed(event: KeyboardEvent, id: string): void {

@@ -3,6 +3,7 @@ import { pointer } from '../../core/design/edit';
 import { formatQuantity } from '../../core/quantity/format';
 import type { Surface } from '../../core/substrate/model';
 import { PreferencesStore } from '../store/preferences';
+import { previewGesture } from '../store/preview-gesture';
 import { TankStore } from '../store/tank-store';
 import { TankView } from '../store/tank-view';
 import { dragEdge, raiseKnot, refined } from './bed-edits';
@@ -55,6 +56,7 @@ interface Hold {
         (pointermove)="drag($event)"
         (pointerup)="drop()"
         (pointercancel)="letGo()"
+        (lostpointercapture)="letGo()"
         (keydown)="nudge($event, knot)"
       >
         <svg:title>{{ knot.label }}: {{ text(knot.heightMm) }}</svg:title>
@@ -96,7 +98,7 @@ export class BedKnots {
   private readonly store = inject(TankStore);
   private readonly units = inject(PreferencesStore).units;
   private readonly hold = signal<Hold | null>(null);
-  private frame = 0;
+  private readonly gesture = previewGesture(() => this.hold.set(null));
 
   private readonly vessel = computed(() => this.tank.design()?.vessel ?? null);
   protected readonly most = computed(() => this.vessel()?.heightMm ?? 0);
@@ -161,12 +163,7 @@ export class BedKnots {
     const hold = this.hold();
     if (!hold || hold.pointerId !== event.pointerId) return;
     hold.byMm = Math.round(hold.fromY - this.atY(event, event.currentTarget as SVGGraphicsElement));
-    if (this.frame) return;
-    this.frame = requestAnimationFrame(() => {
-      this.frame = 0;
-      const now = this.hold();
-      if (now) this.store.preview({ design: this.patchOf(now.knot, now.byMm) });
-    });
+    this.gesture.show(() => ({ design: this.patchOf(hold.knot, hold.byMm) }));
   }
 
   protected drop(): void {
@@ -176,10 +173,8 @@ export class BedKnots {
   }
 
   protected letGo(): void {
-    cancelAnimationFrame(this.frame);
-    this.frame = 0;
     this.hold.set(null);
-    this.store.preview(null);
+    this.gesture.end();
   }
 
   protected nudge(event: KeyboardEvent, knot: Knot): void {

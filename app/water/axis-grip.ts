@@ -15,7 +15,8 @@ import { Directive, input, output } from '@angular/core';
     '(pointerdown)': 'grabbed.emit($event)',
     '(pointermove)': 'moved.emit($event)',
     '(pointerup)': 'dropped.emit($event)',
-    '(pointercancel)': 'dropped.emit($event)',
+    '(pointercancel)': 'lost.emit($event)',
+    '(lostpointercapture)': 'lost.emit($event)',
     '(keydown)': 'pressed.emit($event)',
     '(keyup)': 'left.emit()',
     '(blur)': 'left.emit()',
@@ -28,6 +29,8 @@ export class AxisGrip {
   /** The value as it is read out, with its unit. */
   readonly said = input.required<string>();
   readonly grabbed = output<PointerEvent>();
+  /** The hand was taken off by something else: nothing is done. */
+  readonly lost = output<PointerEvent>();
   readonly moved = output<PointerEvent>();
   readonly dropped = output<PointerEvent>();
   readonly pressed = output<KeyboardEvent>();

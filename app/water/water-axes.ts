@@ -11,6 +11,7 @@ import type { Move } from '../../core/tank/at-rest';
 import { setReading, type Reading } from '../room/source-edits';
 import { Why } from '../shell/why';
 import { PreferencesStore } from '../store/preferences';
+import { previewGesture } from '../store/preview-gesture';
 import { TankStore, type Preview } from '../store/tank-store';
 import { TankView } from '../store/tank-view';
 import { AxisGrip } from './axis-grip';
@@ -62,7 +63,7 @@ export class WaterAxes {
   private readonly units = inject(PreferencesStore).units;
   protected readonly axis = AXIS;
   private readonly drag = signal<Drag | null>(null);
-  private frame = 0;
+  private readonly gesture = previewGesture(() => this.drag.set(null));
 
   protected readonly axes = computed(() => {
     const assessment = this.view.assessment();
@@ -171,6 +172,10 @@ export class WaterAxes {
     if (drag?.pointerId === event.pointerId) this.done(drag);
   }
 
+  protected lose(event: PointerEvent): void {
+    if (this.drag()?.pointerId === event.pointerId) this.drop();
+  }
+
   protected key(event: KeyboardEvent, grip: Grip, row: ReturnType<WaterAxes['axes']>[number], value: number): void {
     if (event.key === 'Escape') return this.drop();
     const by = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key];
@@ -191,12 +196,7 @@ export class WaterAxes {
   /** At most one judgement a frame, of the last place. */
   private show(drag: Drag): void {
     this.drag.set(drag);
-    if (this.frame) return;
-    this.frame = requestAnimationFrame(() => {
-      this.frame = 0;
-      const now = this.drag();
-      if (now && !Number.isNaN(now.value)) this.store.preview(this.patchOf(now));
-    });
+    this.gesture.show(() => (Number.isNaN(drag.value) ? null : this.patchOf(drag)));
   }
 
   private done(drag: Drag): void {
@@ -207,10 +207,8 @@ export class WaterAxes {
   }
 
   private drop(): void {
-    cancelAnimationFrame(this.frame);
-    this.frame = 0;
     this.drag.set(null);
-    this.store.preview(null);
+    this.gesture.end();
   }
 
   private readonly salts = computed(() => saltsKnown(this.view.room()?.own ?? emptyOwnCatalogue()));

@@ -130,7 +130,9 @@ describe('a fan over the water', () => {
 
   it('stops at its set-point, and does next to nothing under a closed lid', () => {
     expect(warmest({ fanC: 27 }).tankC[1]).toBeGreaterThanOrEqual(26.99);
-    expect(warmest({ fanC: 27 }).tankC[1]).toBeLessThan(warmest({}).tankC[1] + 1e-6);
+    // the still tank floats over 27 °C: the fan takes it down to there and no further
+    expect(warmest({}).tankC[1]).toBeGreaterThan(27.1);
+    expect(warmest({ fanC: 27 }).tankC[1]).toBeLessThan(27.1);
     const lidded = { ...HEAT_BODY, covered: 0.95 };
     expect(warmest({}, lidded).tankC[1] - warmest({ fanC: 20 }, lidded).tankC[1]).toBeLessThan(0.6);
   });

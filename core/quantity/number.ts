@@ -1,7 +1,8 @@
 export type ReadNumber = { ok: true; value: number } | { ok: false; reason: string; ambiguous: boolean };
 export type DecimalMark = ',' | '.';
 
-const SPACES = '    ';
+/** A space, one that does not break, a thin one, a thin one that does not break. */
+const SPACES = ' \u00a0\u2009\u202f';
 const APOSTROPHES = "'’";
 /** Three digits at a time, with a space or an apostrophe between: never anything but thousands. */
 const GROUPED = new RegExp(`(?<=\\d)[${SPACES}${APOSTROPHES}](?=\\d{3}(?:\\D|$))`, 'g');

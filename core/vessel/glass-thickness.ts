@@ -19,7 +19,7 @@ const BETA: readonly (readonly [ratio: number, freeTop: number, fourEdges: numbe
 
 /**
  * Tensile strength of float glass over the safety factor of common practice, MPa. EN 16612 for 50 years with γ 1.35 comes to 5.45 over the pane,
- * and with its factor of 0.8 for cut edges to 4.36 along a free top: there this is the bolder of the two.
+ * and with its factor of 0.8 for cut edges to 4.36 along a free top: there this is the bolder of the two (from memory).
  */
 export const DESIGN_STRESS_MPA = 19.2 / 3.8;
 

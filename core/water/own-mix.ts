@@ -87,7 +87,10 @@ export const mixStrength = calculation({
   }),
   source: [
     { citation: 'Conservation of mass; IUPAC conventional atomic weights', basis: 'published' },
-    { citation: '1 °dH = 0.1783 mmol/L of calcium and magnesium (DIN 38409-6)', basis: 'published' },
+    {
+      citation: '1 °dH = 0.1783 mmol/L of calcium and magnesium, by its definition as 10 mg CaO in a litre (DIN 38409-6, from memory)',
+      basis: 'recalled',
+    },
   ],
   validity:
     'Mixes of the plain salts that Terroir lists, wholly dissolved. A stated strength that lies under that of the pure parts, or over five times of it, is refused.',

@@ -4,6 +4,7 @@
  * Domains never import each other; nothing in core imports the app, the server or the tools.
  */
 const domains = 'biotope|vessel|water|substrate|hardscape|plants|equipment|stocking|startup|care|breeding';
+const benches = 'livestock|vessel|water|substrate|hardscape|plants|equipment|stocking|startup|care|breeding';
 const shared = 'chemistry|window|scene|tank|schedule';
 const layers = [
   ['quantity', 'quantity'],
@@ -12,7 +13,8 @@ const layers = [
   [shared, `quantity|calculation|catalogue|${shared}`],
   ['design', `quantity|calculation|catalogue|${shared}|${domains}|design`],
 ];
-const runtime = '(^|/)node_modules/(zod|immer|rfc6902|yalps|fflate|jsonc-parser|papaparse|@noble/hashes|date-fns|pure-rand|fuse\.js|d3-[a-z]+)/';
+const runtime =
+  '(^|/)node_modules/(zod|immer|rfc6902|yalps|fflate|jsonc-parser|papaparse|@noble/hashes|date-fns|pure-rand|fuse\.js|d3-[a-z]+)/';
 const testOnly = '\\.spec\\.ts$|/testing/';
 
 module.exports = {
@@ -44,6 +46,27 @@ module.exports = {
       from: { path: '^(app|server)/' },
       to: { path: '^(tools|e2e)/' },
     },
+    {
+      name: 'benches-stay-apart',
+      comment: 'what two benches need lies in ui, store or section; the shell alone knows them, by their descriptor',
+      severity: 'error',
+      from: { path: `^app/(${benches})/`, pathNot: testOnly },
+      to: { path: `^app/(${benches}|room|catalogue|sheet)/`, pathNot: '^app/$1/' },
+    },
+    {
+      name: 'shell-knows-descriptors-only',
+      severity: 'error',
+      from: { path: '^app/shell/', pathNot: testOnly },
+      to: { path: `^app/(${benches}|room|catalogue)/`, pathNot: '/bench\\.ts$' },
+    },
+    {
+      name: 'app-lower-rooms',
+      comment: 'ui, store, section and workers carry the benches and never look up to them',
+      severity: 'error',
+      from: { path: '^app/(ui|store|section|workers)/', pathNot: testOnly },
+      to: { path: `^app/(${benches}|room|catalogue|sheet|shell)/` },
+    },
+    { name: 'core-specs-not-app', severity: 'error', from: { path: '^core/' }, to: { path: '^(app|server|tools|e2e)/' } },
     { name: 'app-not-server', severity: 'error', from: { path: '^app/' }, to: { path: '^server/' } },
     { name: 'server-not-app', severity: 'error', from: { path: '^server/' }, to: { path: '^app/' } },
   ],

@@ -1,19 +1,17 @@
-import { importProvidersFrom, isDevMode, provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
+import { isDevMode, provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
 import { provideRouter, withComponentInputBinding } from '@angular/router';
 import { provideServiceWorker } from '@angular/service-worker';
-import { CloseOutline } from '@ant-design/icons-angular/icons';
 import { en_US, provideNzI18n } from 'ng-zorro-antd/i18n';
 import { provideNzNoAnimation } from 'ng-zorro-antd/core/animation';
-import { NzIconModule } from 'ng-zorro-antd/icon';
 import { routes } from './app.routes';
+import { afterFirstView } from './store/first-view';
 
 export const appConfig: ApplicationConfig = {
   providers: [
     provideZonelessChangeDetection(),
     provideRouter(routes, withComponentInputBinding()),
     provideNzI18n(en_US),
-    importProvidersFrom(NzIconModule.forRoot([CloseOutline])),
     provideNzNoAnimation(),
-    provideServiceWorker('ngsw-worker.js', { enabled: !isDevMode(), registrationStrategy: 'registerWhenStable:3000' }),
+    provideServiceWorker('ngsw-worker.js', { enabled: !isDevMode(), registrationStrategy: afterFirstView }),
   ],
 };

@@ -3,18 +3,23 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink, RouterOutlet } from '@angular/router';
 import { SwUpdate } from '@angular/service-worker';
 import { filter, map, merge } from 'rxjs';
+import { tinykeys } from 'tinykeys';
+import { Commands } from './palette/commands';
+import { Palette } from './palette/palette';
+import { focusMain } from './ui/focus-main';
 import { DripTimer } from './store/drip-timer';
 
 const DUE = { open: 'open it', full: 'the vessel is full', done: 'the drip is done' } as const;
 
 @Component({
   selector: 'tr-root',
-  imports: [RouterLink, RouterOutlet],
+  imports: [RouterLink, RouterOutlet, Palette],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
+    <button type="button" class="skip" (click)="toContent()">Skip to the content</button>
     @if (renewed()) {
       <p role="status">
-        A newer Terroir is here. <button type="button" (click)="reload()">Reload</button> when it suits; your work is saved.
+        An update is available. <button type="button" (click)="reload()">Reload</button> when it suits; your work is saved.
       </p>
     }
     @if (bag(); as b) {
@@ -23,6 +28,9 @@ const DUE = { open: 'open it', full: 'the vessel is full', done: 'the drip is do
       </p>
     }
     <router-outlet />
+    @defer (when commands.asked()) {
+      <tr-palette />
+    }
   `,
   styles: `
     :host {
@@ -35,6 +43,17 @@ const DUE = { open: 'open it', full: 'the vessel is full', done: 'the drip is do
       padding: 6px 16px;
       border-bottom: 1px solid var(--rule);
       background: var(--band);
+    }
+    .skip {
+      position: absolute;
+      z-index: 1;
+      min-height: 44px;
+      padding: 8px 14px;
+      background: var(--sheet);
+      &:not(:focus) {
+        clip-path: inset(50%);
+        pointer-events: none;
+      }
     }
     button {
       border: 1px solid currentcolor;
@@ -56,6 +75,17 @@ export class App {
     { initialValue: false },
   );
 
+  protected readonly commands = inject(Commands);
+
+  constructor() {
+    tinykeys(window, {
+      '$mod+k': (event) => {
+        event.preventDefault();
+        this.commands.asked.set(true);
+      },
+    });
+  }
+
   private readonly timer = inject(DripTimer);
   private readonly router = inject(Router);
   /** A bag that is being worked on, wherever one is just now. */
@@ -66,6 +96,11 @@ export class App {
     if (!running || this.router.url.includes('face=acclimate')) return null;
     return { tankId: running.tankId, text: `The bag: ${clock}${alarm ? `, ${DUE[alarm]}` : ''}` };
   });
+
+  /** Past the header and the course, straight to the work. */
+  protected toContent(): void {
+    focusMain();
+  }
 
   protected reload(): void {
     location.reload();

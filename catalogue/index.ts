@@ -23,11 +23,12 @@ import mosses from './plants/mosses.json';
 import rooted from './plants/rooted.json';
 import shoreAndSea from './plants/shore-and-sea.json';
 import stems from './plants/stems.json';
+import { EDITION } from './edition';
 import waters from './waters.json';
 
 /** The shipped catalogue. Its shape is checked by the tests, so that the app need not parse it at every start. */
 export const catalogueData = {
-  edition: '2026-12',
+  edition: EDITION,
   organisms: [
     ...tetrasAndPencilfish,
     ...rasborasDaniosBarbs,

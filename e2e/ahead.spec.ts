@@ -67,7 +67,7 @@ describe('the changes', () => {
         'The evaporation trap',
         'A gradual shift',
         'Rescape or move',
-        'Ripen it for delicate animals',
+        'Mature the tank for delicate animals',
       ]) {
         await press(name);
         await wait(150);
@@ -124,7 +124,8 @@ describe('the bag', () => {
     // and wherever one goes, the clock goes along
     await page.goto(`${site.url}/`);
     await page.waitForFunction(() => document.querySelector('tr-root > p a')?.textContent?.includes('The bag: 0:00:'));
-    await page.click('tr-root > p a');
+    await page.focus('tr-root > p a');
+    await page.keyboard.press('Enter');
     await page.waitForSelector('.big');
     await press('Stop the clock');
     await fill('Drops a second', '0');

@@ -24,9 +24,11 @@ export function launch(userDataDir?: string): Promise<Browser> {
   });
 }
 
-/** The built app on a port of its own. */
-export async function serve(): Promise<{ url: string; close: () => void }> {
-  const app = createApp(fileURLToPath(new URL('../dist/app', import.meta.url)));
+export const BUILT = fileURLToPath(new URL('../dist/app', import.meta.url));
+
+/** The built app, or another state of it, on a port of its own. */
+export async function serve(root = BUILT): Promise<{ url: string; close: () => void }> {
+  const app = createApp(root);
   const server = await new Promise<Server>((resolve) => {
     const listening = app.listen(0, '127.0.0.1', () => resolve(listening));
   });

@@ -1,7 +1,7 @@
 import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { checkAxe, eventually, faults, fill, finding, keyOf, page, press, severityOf, site, text, wait } from './stage';
+import { addFrom, checkAxe, eventually, faults, fill, finding, keyOf, page, press, severityOf, site, text, wait } from './stage';
 
 const open = async (tank: string, bench: string) => {
   await page.setViewport({ width: 1280, height: 900 });
@@ -22,7 +22,7 @@ const choose = (name: string) =>
     .then(() => wait(450));
 const focusOn = (selector: string) => page.$eval(selector, (element) => (element as SVGElement).focus());
 const put = async (kind: string) => {
-  await page.select('.adders select', kind);
+  await addFrom('.adders tr-add-from', kind);
   await wait(250);
 };
 /** Whether the conflict is still told. */

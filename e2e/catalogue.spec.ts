@@ -2,7 +2,7 @@ import { mkdtempSync, readdirSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { settled } from './browser';
-import { checkAxe, eventually, faults, openShowAll, page, press, severityOf, site, text, wait } from './stage';
+import { addFrom, checkAxe, eventually, faults, openShowAll, page, press, severityOf, site, text, wait } from './stage';
 
 const open = async (query = '') => {
   await page.goto(`${site.url}/`);
@@ -28,9 +28,9 @@ describe('the catalogue', () => {
       (box as HTMLInputElement).value = '';
       box.dispatchEvent(new Event('input'));
     });
-    await page.select('tr-conditions .add select', '/ranges/keep/temperatureC');
-    await page.select('tr-conditions .add select', '/traits/breeding/mode');
-    await page.select('tr-conditions .one:nth-of-type(2) select:last-of-type', 'mouthbrooder');
+    await addFrom('tr-conditions tr-add-from', '/ranges/keep/temperatureC');
+    await addFrom('tr-conditions tr-add-from', '/traits/breeding/mode');
+    await page.select('tr-conditions .one:nth-of-type(2) tr-select:last-of-type select', 'mouthbrooder');
     const sifted = await eventually(count, (n) => n < 12);
     expect(sifted).toBeGreaterThan(0);
     expect(sifted).toBeLessThan(12);
@@ -168,12 +168,12 @@ describe('a kind that the catalogue lacks', () => {
     await low!.click({ count: 3 });
     await low!.type('40');
     await page.keyboard.press('Tab');
-    await page.click('tr-own-kind .ant-btn-primary');
+    await page.click('tr-own-kind .btn.primary');
     expect(await text('tr-own-kind [role=alert]')).toMatch(/above the high edge|between/);
     await low!.click({ count: 3 });
     await low!.type('23');
     await page.keyboard.press('Tab');
-    await page.click('tr-own-kind .ant-btn-primary');
+    await page.click('tr-own-kind .btn.primary');
     await page.waitForFunction(() => !document.querySelector('tr-own-kind'));
     expect(
       await eventually(

@@ -1,5 +1,5 @@
 import { settled } from './browser';
-import { faults, finding, keyOf, openShowAll, page, press, severityOf, site, text, wait } from './stage';
+import { eventually, faults, finding, keyOf, openShowAll, page, press, severityOf, site, text, wait } from './stage';
 
 /** Opens a tank of the demo room from its card, as a visitor does. */
 async function walkTo(name: string): Promise<void> {
@@ -7,7 +7,7 @@ async function walkTo(name: string): Promise<void> {
   const card = await page.waitForSelector(`.tanks a ::-p-text(${name})`);
   await card!.click();
   await page.waitForSelector('tr-livestock-bench');
-  await page.waitForFunction((n) => document.querySelector('h1 .name')?.textContent?.trim() === n, {}, name);
+  await page.waitForFunction((n) => document.querySelector('.tank-name .name')?.textContent?.trim() === n, {}, name);
 }
 
 async function bench(key: string, selector: string): Promise<void> {
@@ -53,7 +53,10 @@ describe('the demo room', () => {
     await page.waitForSelector(`${finding(lid)} [data-remedy="lid"]:not([data-stale])`);
     await (await page.$(`${finding(lid)} .remedy .link`))!.click();
     await page.waitForSelector(`${finding(lid)} .compare li`);
-    const compared = await text(`${finding(lid)} .compare`);
+    const compared = await eventually(
+      () => text(`${finding(lid)} .compare`),
+      (words) => !words.startsWith('Working'),
+    );
     expect(compared).toMatch(/watch → fits ?Danio margaritatus jumps/);
     await (await page.$(`${finding(lid)} .actions .link`))!.click();
     await page.waitForSelector('tr-vessel-bench');
@@ -92,7 +95,7 @@ describe('the demo room', () => {
     await openShowAll();
     expect(await severityOf(await keyOf('water.parameter:salinity:shrimp'))).toBe('fits');
     await press('Undo').catch(() => undefined);
-    await page.click('h1 .name');
+    await page.click('.tank-name .name');
     await page.waitForSelector('.name-field');
     await page.keyboard.type('Not this name');
     await page.keyboard.press('Enter');

@@ -140,13 +140,13 @@ describe('what is typed wrong', () => {
     expect(await stored()).toBe(before);
 
     // HTML in a name is a name
-    await page.click('h1 .name');
+    await page.click('.tank-name .name');
     await page.waitForSelector('.name-field');
     await page.keyboard.type('<img src=x onerror=alert(1)>');
     await page.keyboard.press('Enter');
     await settled(page);
-    expect(await text('h1 .name')).toBe('<img src=x onerror=alert(1)>');
-    expect(await page.$('h1 img')).toBeNull();
+    expect(await text('.tank-name .name')).toBe('<img src=x onerror=alert(1)>');
+    expect(await page.$('.tank-name img')).toBeNull();
     expect(faults).toEqual([]);
   });
 
@@ -175,7 +175,7 @@ describe('what is typed wrong', () => {
     await writeFile(good, whole);
     await ((await page.$('input[type=file]')) as unknown as { uploadFile(path: string): Promise<void> }).uploadFile(good);
     await page.waitForSelector('tr-livestock-bench');
-    expect(await text('h1 .name')).toBe('Frozen peat pocket (copy)');
+    expect(await text('.tank-name .name')).toBe('Frozen peat pocket (copy)');
     await rm(folder, { recursive: true });
   });
 });
@@ -188,21 +188,23 @@ describe('the store', () => {
     await tab.goto(`${site.url}/`);
     await tab.waitForSelector('.tanks a');
     await tab.goto(`${site.url}/tank/weedy-thicket/livestock`);
-    await tab.waitForSelector('h1 .name');
-    await tab.click('h1 .name');
+    await tab.waitForSelector('.tank-name .name');
+    await tab.click('.tank-name .name');
     await tab.waitForSelector('.name-field');
     await tab.keyboard.type('Killed thicket');
     await tab.keyboard.press('Enter');
     await tab.waitForFunction(
-      () => document.querySelector('h1 .name')?.textContent?.trim() === 'Killed thicket' && document.querySelector('[data-save="saved"]'),
+      () =>
+        document.querySelector('.tank-name .name')?.textContent?.trim() === 'Killed thicket' &&
+        document.querySelector('[data-save="saved"]'),
     );
     first.process()!.kill('SIGKILL');
     await wait(400);
     const second = await launch(profile);
     tab = await second.newPage();
     await tab.goto(`${site.url}/tank/weedy-thicket/livestock`);
-    await tab.waitForSelector('h1 .name');
-    expect(await tab.$eval('h1 .name', (element) => element.textContent?.trim())).toBe('Killed thicket');
+    await tab.waitForSelector('.tank-name .name');
+    expect(await tab.$eval('.tank-name .name', (element) => element.textContent?.trim())).toBe('Killed thicket');
     await second.close();
     await rm(profile, { recursive: true, force: true });
   });
@@ -324,7 +326,7 @@ describe('by keyboard alone', () => {
     await page.keyboard.down('Control');
     await page.keyboard.press('k');
     await page.keyboard.up('Control');
-    await page.waitForSelector('input[role=combobox]');
+    await page.waitForFunction(() => document.activeElement?.getAttribute('role') === 'combobox');
     await page.keyboard.type('water');
     await page.keyboard.press('Enter');
     await page.waitForSelector('tr-water-bench');

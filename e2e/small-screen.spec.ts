@@ -3,19 +3,17 @@ import { checkAxe, faults, page, press, site, text, wait } from './stage';
 
 /** What can be pressed and is smaller than a wet finger, by name. */
 const tooSmall = () =>
-  page.$$eval(
-    'button, a[href], input, select, summary, label.ant-radio-button-wrapper, label.ant-checkbox-wrapper, label.open-file',
-    (all) =>
-      all
-        .filter((element) => {
-          const { width, height } = element.getBoundingClientRect();
-          const within = element.closest('label, svg, .ant-checkbox');
-          return width > 0 && (!within || within === element) && Math.max(height, 0) < 43.5;
-        })
-        .map(
-          (element) =>
-            `${element.tagName} ${(element.getAttribute('aria-label') ?? element.textContent ?? '').trim().slice(0, 40)} ${element.getBoundingClientRect().height}`,
-        ),
+  page.$$eval('button, a[href], input, select, summary, tr-choice label, tr-check label, label.open-file', (all) =>
+    all
+      .filter((element) => {
+        const { width, height } = element.getBoundingClientRect();
+        const within = element.closest('label, svg');
+        return width > 0 && (!within || within === element) && Math.max(height, 0) < 43.5;
+      })
+      .map(
+        (element) =>
+          `${element.tagName} ${(element.getAttribute('aria-label') ?? element.textContent ?? '').trim().slice(0, 40)} ${element.getBoundingClientRect().height}`,
+      ),
   );
 const sideways = () => page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
 
@@ -57,10 +55,10 @@ describe('on a phone', () => {
     expect(await shown('tr-ledger')).toBeTrue();
     await (await page.waitForSelector('tr-ledger [data-remedy="lid"]:not([data-stale])'))!.click();
     await settled(page);
-    expect(await text('.ledger-toggle')).toContain('Close the ledger');
+    expect(await text('.ledger-toggle')).toContain('Close the findings');
     await checkAxe('ledger sheet');
     await page.click('.ledger-toggle');
-    expect(await text('.ledger-toggle')).toMatch(/^Ledger: \d to watch/);
+    expect(await text('.ledger-toggle')).toMatch(/^Findings: \d to watch/);
     await page.click('.here-now');
     await page.waitForSelector('tr-course nav.open');
     await press('Equipment', 'link').catch(() => page.click('tr-course a[href$="equipment"]'));

@@ -1,5 +1,5 @@
 import { settled } from './browser';
-import { checkAxe, eventually, faults, keyOf, openShowAll, page, press, severityOf, site, text, wait } from './stage';
+import { addFrom, checkAxe, eventually, faults, keyOf, openShowAll, page, press, severityOf, site, text, wait } from './stage';
 
 const open = async (tank: string) => {
   await page.setViewport({ width: 1280, height: 800 });
@@ -10,6 +10,7 @@ const open = async (tank: string) => {
 };
 const place = (name: string) =>
   page.$eval(`[role=slider][aria-label="${name}"]`, (mark) => {
+    mark.scrollIntoView({ block: 'center' });
     const { x, y, width, height } = mark.querySelector('.hit')!.getBoundingClientRect();
     return { x: x + width / 2, y: y + height / 2 };
   });
@@ -41,7 +42,7 @@ describe('what was measured in the tank', () => {
     expect(await text('tr-readings')).toContain('They part. Likely:');
     await checkAxe('readings');
     // another water, and the reading no longer holds
-    await (await page.waitForSelector('tr-recipe-card .ant-btn-primary'))!.click();
+    await (await page.waitForSelector('tr-recipe-card .btn.primary'))!.click();
     await settled(page);
     expect(await text('tr-readings')).toContain('The water was changed in the plan since');
     expect(faults).toEqual([]);
@@ -95,8 +96,9 @@ describe('the marks of the Water bench', () => {
     await page.mouse.up();
     await settled(page);
     expect(await now('KH of Limestone tap')).toBeLessThan(12.5);
-    await page.select('tr-mixture label:first-of-type select', 'epsom-salt');
+    await addFrom('tr-mixture tr-add-from', 'epsom-salt');
     await page.waitForSelector('[role=slider][aria-label="GH with epsom salt"]');
+    await settled(page);
     const before = await now('GH with epsom salt');
     const salt = await place('GH with epsom salt');
     await page.mouse.move(salt.x, salt.y);

@@ -1,3 +1,4 @@
+import { FRAME } from '../core/assessment/frame';
 import { catalogueData } from '../catalogue';
 import demo from '../catalogue/demo/low-barn.json';
 import { assess } from '../core/assessment/assess';
@@ -78,7 +79,7 @@ export function runAhead(): Record<string, number[]> {
   const room = Room.parse(demo.room);
   const design = Design.parse(demo.designs[2]);
   const world = { design, room, catalogue };
-  const derived = derive(world);
+  const derived = derive(world, FRAME.graph);
   const scenario = forecastBasis(world, derived, 10)!.scenario;
   const time = (runs: number, act: () => unknown) =>
     Array.from({ length: runs }, () => {

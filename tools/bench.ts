@@ -109,7 +109,7 @@ async function benchLoad(url: string): Promise<Row[]> {
     let bytes = 0;
     session.on('Network.loadingFinished', ({ encodedDataLength }) => (bytes += encodedDataLength));
     await page.goto(url + path, { waitUntil: 'networkidle0' });
-    rows.push(row(what, [bytes / 1000], 450, 'kB transferred'));
+    rows.push(row(what, [bytes / 1000], path === '/' ? 300 : 380, 'kB transferred'));
     await browser.close();
   }
   return rows;

@@ -2,6 +2,7 @@ import { createInterface } from 'node:readline';
 import * as z from 'zod';
 import { BadInput, evaluateUnknown, type Calculation } from '../core/calculation/calculation';
 import { calculations } from '../core/assessment/calculations';
+import { inputMeta } from '../core/calculation/input-words';
 
 const USAGE = `usage: npm run -s calc -- list
        npm run -s calc -- describe <id>
@@ -62,9 +63,10 @@ async function main([first, second, ...rest]: string[]): Promise<void> {
   else if (first === 'describe') {
     const { id, title, formula, source, validity, uncertainty, inputs, outputs } = find(second);
     const schema = (type: z.ZodType) => z.toJSONSchema(type, { unrepresentable: 'any' });
-    console.log(
-      JSON.stringify({ id, title, formula, source, validity, uncertainty, inputs: schema(inputs), outputs: schema(outputs) }, null, 2),
-    );
+    const names = [inputs, outputs].flatMap((type) => Object.keys(type instanceof z.ZodObject ? type.shape : {}));
+    const words = Object.fromEntries(names.map((name) => [name, inputMeta(name).label]));
+    const told = { id, title, formula, source, validity, uncertainty, words, inputs: schema(inputs), outputs: schema(outputs) };
+    console.log(JSON.stringify(told, null, 2));
   } else if (second === '-') await answerLines(find(first));
   else console.log(JSON.stringify(answer(find(first), parse(second))));
 }

@@ -1,4 +1,4 @@
-import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import * as z from 'zod';
 import { TERMS } from '../core/tank/balance';
@@ -6,10 +6,18 @@ import { DOUBTS } from '../core/tank/doubt';
 import { calculations } from '../core/assessment/calculations';
 import { catalogueData } from '../catalogue';
 import { FAILING, THRIVING } from '../core/testing/ordinary-tanks';
-import { CatalogueData } from '../core/catalogue/catalogue';
+import { judgedSummary } from '../app/store/judge-card';
+import demo from '../catalogue/demo/low-barn.json';
+import { assess } from '../core/assessment/assess';
+import { CatalogueData, indexCatalogue } from '../core/catalogue/catalogue';
+import { Design } from '../core/design/design';
+import { withOwn } from '../core/design/own-catalogue';
+import { Room } from '../core/design/room';
+import { METRIC } from '../core/quantity/format';
 import { coverageOf } from '../core/catalogue/coverage';
 import { Realm, REGIONS } from '../core/catalogue/region';
 import { DesignFile } from '../core/design/document';
+import { inputMeta } from '../core/calculation/input-words';
 import { PatchSchema } from '../core/design/edit';
 
 /** Writes what the documents say from what the code says: docs/method.md and the JSON Schemas. With --check it only compares. */
@@ -19,7 +27,7 @@ export function methodDocument(): string {
   const parts = calculations.all.map((calc) => {
     const fields = (schema: z.ZodType) =>
       Object.keys(schema instanceof z.ZodObject ? schema.shape : {})
-        .map((name) => `\`${name}\``)
+        .map((name) => `${inputMeta(name).label} \`${name}\``)
         .join(', ');
     return [
       `## ${calc.title}`,
@@ -28,15 +36,15 @@ export function methodDocument(): string {
       '',
       `> ${calc.formula}`,
       '',
-      `- Holds for: ${calc.validity}.`,
-      `- Doubt: ${calc.uncertainty}.`,
+      `- Valid for: ${calc.validity}.`,
+      `- Uncertainty: ${calc.uncertainty}.`,
       ...calc.source.map(({ citation, basis }) => `- Source (${basis}): ${citation}.`),
       '',
     ].join('\n');
   });
   const terms = TERMS.map(({ title, formula, uncertainty, source }) =>
     [
-      `- **${title}.** ${formula}. Doubt: ${uncertainty}.`,
+      `- **${title}.** ${formula}. Uncertainty: ${uncertainty}.`,
       ...source.map(({ citation, basis }) => `  Source (${basis}): ${citation}.`),
     ].join('\n'),
   );
@@ -192,12 +200,37 @@ ${realms.join('\n')}
 `;
 }
 
+/** Which file of the catalogue holds which organism, so that an app fetches only the families it needs. */
+function contentsText(): string {
+  const files = ['animals', 'plants'].flatMap((shelf) =>
+    readdirSync(`${root}catalogue/${shelf}`)
+      .sort()
+      .map((name) => `${shelf}/${name.replace('.json', '')}`),
+  );
+  const idsOf = (file: string) =>
+    (JSON.parse(readFileSync(`${root}catalogue/${file}.json`, 'utf8')) as { id: string }[]).map(({ id }) => id);
+  return `${JSON.stringify(Object.fromEntries(files.map((file) => [file, idsOf(file)])), null, 1)}\n`;
+}
+
+/** The demo's cards as they are judged, so that a first visit shows them at once; in other units they are judged anew. */
+function judgedDemo(): string {
+  const catalogue = indexCatalogue(catalogueData);
+  const cards = demo.designs.map((raw) => {
+    const design = Design.parse(raw);
+    const room = Room.parse(demo.room);
+    return [design.id, judgedSummary(assess({ design, room, catalogue: withOwn(catalogue, room.own) }), METRIC)];
+  });
+  return `${JSON.stringify(Object.fromEntries(cards), null, 1)}\n`;
+}
+
 function schemaText(schema: z.ZodType, title: string): string {
   return `${JSON.stringify({ title, ...z.toJSONSchema(schema, { unrepresentable: 'any' }) }, null, 2)}\n`;
 }
 
 export function documents(): Record<string, string> {
   return {
+    'catalogue/contents.json': contentsText(),
+    'catalogue/demo/judged.json': judgedDemo(),
     'docs/method.md': methodDocument(),
     'docs/catalogue.md': catalogueDocument(),
     'docs/schema/design-file.schema.json': schemaText(DesignFile, 'Terroir design file, version 1'),

@@ -4,7 +4,7 @@ import { fileURLToPath } from 'node:url';
 import { brotliCompressSync, constants } from 'node:zlib';
 
 const built = fileURLToPath(new URL('../dist/app', import.meta.url));
-const PACKED = /\.(js|css|html|svg|webmanifest)$/;
+const PACKED = /\.(js|css|html|svg|json|webmanifest)$/;
 /** Too small to be worth a file of its own. */
 const LEAST_BYTES = 800;
 

@@ -23,7 +23,7 @@ const press = (selector: string, name: string) => async (page: Page) => {
 const SHOTS: readonly Shot[] = [
   { name: 'room', path: '/room/low-barn' },
   { name: 'livestock', path: '/tank/peat-pocket/livestock' },
-  { name: 'place', path: '/tank/weedy-thicket/livestock', act: (page) => page.click('.mode label:nth-child(2)') },
+  { name: 'place', path: '/tank/weedy-thicket/livestock?face=place' },
   {
     name: 'catalogue',
     path: '/room/low-barn/catalogue?entry=danio-margaritatus',
@@ -33,7 +33,7 @@ const SHOTS: readonly Shot[] = [
   {
     name: 'water',
     path: '/tank/shell-bed/water',
-    act: (page) => page.waitForSelector('tr-recipe-card .ant-btn-primary').then((button) => button!.click()),
+    act: (page) => page.waitForSelector('tr-recipe-card .btn.primary').then((button) => button!.click()),
   },
   { name: 'water-analysis', path: '/tank/weedy-thicket/water', act: press('.faces label', 'Analysis') },
   { name: 'water-laboratory', path: '/tank/weedy-thicket/water', act: press('.faces label', 'Laboratory') },
@@ -59,8 +59,8 @@ const SHOTS: readonly Shot[] = [
     path: '/tank/peat-pocket/water',
     act: async (page) => {
       await press('.faces label', 'Change')(page);
-      await press('.task', 'Ripen it for delicate animals')(page);
-      await page.click('tr-plan-start button');
+      await press('.task', 'Mature the tank for delicate animals')(page);
+      await page.waitForSelector('tr-plan-start button:not([disabled])').then((button) => button!.click());
       await press('a', 'See it in Care')(page);
     },
   },
@@ -100,6 +100,7 @@ for (const { name, path, theme = 'loam', act } of SHOTS) {
   await page.goto(`${site.url}/`);
   await page.waitForSelector('.tanks a');
   await page.goto(site.url + path);
+  await page.waitForSelector('main :is(h1, h2)');
   await page.evaluate(() => document.fonts.ready);
   await new Promise((resolve) => setTimeout(resolve, 700));
   await act?.(page);

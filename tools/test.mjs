@@ -1,5 +1,6 @@
 // Everything that is checked, on a fresh machine too. The last line is "N passed, N failed".
 import { spawn } from 'node:child_process';
+import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureBuilt, ensureChromium, ensureInstalled, root } from './prepare.mjs';
 
@@ -10,6 +11,8 @@ const jasmine = ['--import', 'tsx', bin('jasmine', 'bin', 'jasmine.js')];
 
 let passed = 0;
 let failed = 0;
+/** What failed, told once more at the end: the steps print a good deal after one another. */
+const failures = [];
 
 /**
  * Runs one step; `count` reads the specs it ran out of its output, otherwise the step itself counts as one.
@@ -32,8 +35,18 @@ async function step(name, args, count) {
     if (status !== 0 && counted.failed === 0) failed += 1;
   } else if (status === 0 && !count) passed += 1;
   else failed += 1;
+  if (status !== 0) failures.push(`== ${name}\n${whatFailed(output)}`);
   console.log(`\n== ${name}\n${output}`);
   console.log(`== ${name}: ${status === 0 ? 'ok' : 'FAILED'}, ${((Date.now() - started) / 1000).toFixed(1)} s`);
+}
+
+/** The part of a step's output that says what went wrong: from Jasmine's list on, Karma's own lines, or the end of it. */
+function whatFailed(output) {
+  const list = output.indexOf('\nFailures:');
+  if (list >= 0) return output.slice(list).slice(0, 4000);
+  const lines = output.split('\n');
+  const at = lines.findIndex((line) => / FAILED$/.test(line));
+  return (at >= 0 ? lines.slice(at, at + 30) : lines.slice(-30)).join('\n');
 }
 
 const specs = (output) => {
@@ -76,12 +89,30 @@ async function byReading() {
   ]);
   await step('types: core, without DOM', [bin('typescript', 'bin', 'tsc'), '-p', 'core/tsconfig.json', '--noEmit']);
   await step('types: server, tools, e2e', [bin('typescript', 'bin', 'tsc'), '-p', 'tsconfig.node.json', '--noEmit']);
-  await step('types: workers', [bin('typescript', 'bin', 'tsc'), '-p', 'tsconfig.worker.json', '--noEmit']);
   await step('core specs in Node', [...jasmine, '--config=core/jasmine.json'], specs);
   await step('tool specs in Node', [...jasmine, '--config=tools/jasmine.json'], specs);
   await step('unit specs in Chromium', [bin('@angular', 'cli', 'bin', 'ng.js'), 'test'], karma);
 }
-await Promise.all([step('browser specs', [...jasmine, '--config=e2e/jasmine.json'], specs), byReading()]);
 
+/** The browser specs in two browsers side by side: the larger files dealt out first, each to whoever has less. */
+function browserHalves() {
+  const sizes = readdirSync(join(root, 'e2e'))
+    .filter((name) => name.endsWith('.spec.ts'))
+    .map((name) => ({ name, size: readFileSync(join(root, 'e2e', name), 'utf8').split(/^\s*it\(/m).length }))
+    .sort((a, b) => b.size - a.size);
+  const halves = [
+    { size: 0, files: [] },
+    { size: 0, files: [] },
+  ];
+  for (const { name, size } of sizes) {
+    const half = halves[0].size <= halves[1].size ? halves[0] : halves[1];
+    half.size += size;
+    half.files.push(`e2e/${name}`);
+  }
+  return halves.map(({ files }, i) => step(`browser specs, ${i + 1} of 2`, [...jasmine, '--config=e2e/jasmine.json', ...files], specs));
+}
+await Promise.all([...browserHalves(), byReading()]);
+
+if (failures.length > 0) console.log(`\n${failures.join('\n\n')}`);
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);

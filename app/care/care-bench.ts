@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { NzButtonModule } from 'ng-zorro-antd/button';
 import { wordStep } from '../../core/assessment/wording/steps';
 import { nameOf } from '../../core/assessment/wording';
 import { saltsKnown } from '../../core/design/own-catalogue';
@@ -10,17 +9,17 @@ import { pointer } from '../../core/design/edit';
 import { sourceLabel } from '../../core/design/room';
 import { dayOf, daysFrom } from '../../core/schedule/day';
 import { PreferencesStore } from '../store/preferences';
-import { TankStore } from '../store/tank-store';
+import { TankSession } from '../store/tank-session';
 import { TankView } from '../store/tank-view';
 import { longDay } from '../ui/day-text';
 import { LatinText } from '../ui/latin-text';
-import { RoutineFields } from './routine-fields';
-import { dropPlan, putOff } from './step-edits';
+import { RoutineFields } from '../parts/routine-fields';
+import { dropPlan, putOff } from '../../core/design/edits/step-edits';
 
 /** The routine of the tank, and what is to be done on which day. */
 @Component({
   selector: 'tr-care-bench',
-  imports: [LatinText, NzButtonModule, RouterLink, RoutineFields],
+  imports: [LatinText, RouterLink, RoutineFields],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="head">
@@ -35,7 +34,7 @@ import { dropPlan, putOff } from './step-edits';
         <a [routerLink]="['/tank', view.design()?.id, 'water']" [queryParams]="{ face: 'forecast' }">Water, Forecast</a>.
       </p>
     </section>
-    <section aria-labelledby="care-steps">
+    <section data-control="steps" aria-labelledby="care-steps">
       <h2 id="care-steps">On their days</h2>
       @if (days().length === 0) {
         <p>
@@ -60,7 +59,7 @@ import { dropPlan, putOff } from './step-edits';
                   </div>
                   <span class="acts">
                     <button
-                      nz-button
+                      class="btn"
                       type="button"
                       [disabled]="locked()"
                       [attr.aria-label]="'Done: ' + step.plainTitle + ', ' + day.name"
@@ -69,10 +68,10 @@ import { dropPlan, putOff } from './step-edits';
                       Done
                     </button>
                     <button
-                      nz-button
+                      class="btn"
                       type="button"
                       [disabled]="locked()"
-                      [attr.aria-label]="'Put off a day, with what follows: ' + step.plainTitle + ', ' + day.name"
+                      [attr.aria-label]="'A day later, with what follows: ' + step.plainTitle + ', ' + day.name"
                       (click)="later(step.id)"
                     >
                       A day later
@@ -87,7 +86,7 @@ import { dropPlan, putOff } from './step-edits';
       @if (plans().length > 0) {
         <p class="plans">
           @for (plan of plans(); track plan.id) {
-            <button nz-button type="button" [disabled]="locked()" (click)="drop(plan.id, plan.name)">
+            <button class="btn" type="button" [disabled]="locked()" (click)="drop(plan.id, plan.name)">
               Drop “{{ plan.name }}”, {{ plan.count }} left
             </button>
           }
@@ -153,7 +152,7 @@ import { dropPlan, putOff } from './step-edits';
 })
 export class CareBench {
   protected readonly view = inject(TankView);
-  private readonly store = inject(TankStore);
+  private readonly store = inject(TankSession);
   private readonly units = inject(PreferencesStore).units;
   protected readonly locked = computed(() => this.view.readOnly());
   private readonly today = dayOf(new Date());

@@ -2,6 +2,7 @@ import { CdkVirtualScrollViewport, ScrollingModule } from '@angular/cdk/scrollin
 import {
   ChangeDetectionStrategy,
   Component,
+  DestroyRef,
   computed,
   effect,
   inject,
@@ -11,31 +12,29 @@ import {
   untracked,
   viewChild,
 } from '@angular/core';
-import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { Title } from '@angular/platform-browser';
 import { Router, RouterLink } from '@angular/router';
-import { FormsModule } from '@angular/forms';
-import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzInputModule } from 'ng-zorro-antd/input';
-import { NzRadioModule } from 'ng-zorro-antd/radio';
 import type { Operation } from 'rfc6902';
 import type { Biotope } from '../../core/catalogue/biotope';
 import type { Material } from '../../core/catalogue/material';
 import type { Animal, Organism } from '../../core/catalogue/organism';
 import { pointer } from '../../core/design/edit';
 import { overridesOf, withOwn, saltsKnown } from '../../core/design/own-catalogue';
-import { Room } from '../../core/design/room';
+import type { Room } from '../../core/design/room';
 import type { Fact } from '../../core/quantity/fact';
 import { bodyPath, drawnSize } from '../section/silhouettes';
-import { DocumentStore, type DocumentState } from '../store/document-store';
 import { Library } from '../store/library';
+import { downloadRoom } from '../store/room-file';
+import { RoomSession } from '../store/room-session';
+import { ChoiceField } from '../ui/choice';
 import { SaveMark } from '../ui/save-mark';
 import { UnitsMenu } from '../ui/units-menu';
 import { CompareTable } from './compare-table';
 import { Conditions } from './conditions';
 import { FactTable } from './fact-table';
 import { fieldsOf, materialFieldsOf, SOUGHT } from './fields';
-import { copyEntry, deleteEntry, dropFact, keepPlaces, ownFact } from './own-edits';
+import { copyEntry, deleteEntry, dropFact, keepPlaces, ownFact } from '../../core/design/edits/own-edits';
 import { OwnMaterial } from './own-material';
 import { PlaceSheet } from './place-sheet';
 import { RecordsPanel } from './records-panel';
@@ -49,12 +48,9 @@ const SHELF_WORD: Readonly<Record<Shelf, string>> = { animals: 'Animals', plants
 @Component({
   selector: 'tr-catalogue-page',
   imports: [
-    FormsModule,
     RouterLink,
     ScrollingModule,
-    NzButtonModule,
-    NzInputModule,
-    NzRadioModule,
+    ChoiceField,
     SaveMark,
     UnitsMenu,
     Conditions,
@@ -75,13 +71,13 @@ export class CataloguePage {
   private readonly library = inject(Library);
   private readonly router = inject(Router);
 
-  protected readonly shelves = SHELVES;
+  protected readonly shelves = SHELVES.map((value) => ({ value, text: SHELF_WORD[value] }));
   protected readonly shelfWord = SHELF_WORD;
   protected readonly mostCompared = MOST_COMPARED;
-  protected readonly state = signal<DocumentState<Room> | null>(null);
+  protected readonly session = inject(RoomSession);
+  protected readonly state = toSignal(this.session.state$, { initialValue: null });
   protected readonly problem = signal<string | null>(null);
   private readonly shipped = toSignal(this.library.catalogue$);
-  private store: DocumentStore<Room> | null = null;
 
   protected readonly room = computed(() => this.state()?.document ?? null);
   private readonly own = computed(() => this.room()?.own);
@@ -201,29 +197,35 @@ export class CataloguePage {
     effect(() => {
       if (this.viewport() && this.catalogue() && this.shelf()) untracked(() => this.reveal());
     });
-    this.library.writtenElsewhere$.pipe(takeUntilDestroyed()).subscribe((id) => {
-      if (id === this.room()?.id && this.state()?.save.kind === 'saved') void this.load(id, () => true);
+    inject(DestroyRef).onDestroy(() => {
+      clearTimeout(this.resting);
+      void this.session.close();
     });
   }
 
   private async load(id: string, isCurrent: () => boolean): Promise<void> {
     try {
-      let room = await this.library.room(id);
+      let room = await this.session.open(id);
       // who comes by the address alone finds the demo room too
       if (!room) {
         await this.library.layDemoOnce();
-        room = await this.library.room(id);
+        room = await this.session.open(id);
       }
-      if (!isCurrent()) return;
-      if (!room) {
-        this.problem.set('No such room here. It may live in another browser.');
-        return;
-      }
-      this.store = new DocumentStore<Room>(room, null, Room, (document) => this.library.saveRoom(document));
-      this.store.state$.subscribe((state) => this.state.set(state));
+      if (isCurrent() && !room) this.problem.set('No such room here. It may live in another browser.');
     } catch (error) {
       this.problem.set(error instanceof Error ? error.message : String(error));
     }
+  }
+
+  /** Keeps what is here as a room of its own and goes there. */
+  protected async keepCopy(): Promise<void> {
+    const copy = await this.session.keepCopy();
+    if (copy) await this.router.navigate(['/room', copy.id, 'catalogue']);
+  }
+
+  protected async exportRoom(room: Room): Promise<void> {
+    const [unreadable] = await downloadRoom(this.library, room);
+    this.problem.set(unreadable ?? null);
   }
 
   protected isOwn(id: string): boolean {
@@ -311,18 +313,6 @@ export class CataloguePage {
   }
 
   private edit(label: string, patch: readonly Operation[]): void {
-    this.store?.edit(label, patch);
-  }
-
-  protected undo(): void {
-    this.store?.undo();
-  }
-
-  protected redo(): void {
-    this.store?.redo();
-  }
-
-  protected retry(): void {
-    this.store?.retry();
+    this.session.edit(label, patch);
   }
 }

@@ -17,7 +17,7 @@ import { PreferencesStore } from '../store/preferences';
 import { CataloguePage } from './catalogue-page';
 import { emptyOwnCatalogue, saltsKnown } from '../../core/design/own-catalogue';
 import { factAt, fieldsOf, materialFieldsOf, showFact, SOUGHT, UNKNOWN } from './fields';
-import { copyEntry, deleteEntry, dropFact, keepPlaces, ownFact } from './own-edits';
+import { copyEntry, deleteEntry, dropFact, keepPlaces, ownFact } from '../../core/design/edits/own-edits';
 import { itemsOf, meets, searchOf, waysOf, type Condition } from './shelf';
 
 const danio = catalogue.organisms.get('danio-margaritatus') as Animal;
@@ -217,7 +217,7 @@ describe('the catalogue page', () => {
     type(from!, '6.9');
     await page.refresh();
     await page.press('Keep my figure');
-    const kept = Object.values((await page.room())!.own.overrides);
+    const kept = Object.values((await page.room())!.document.own.overrides);
     expect(kept.map(({ path, fact }) => [path, fact.basis])).toEqual([['/ranges/keep/ph', 'measured']]);
     expect(page.text('.fact.own')).toContain('yours');
     expect(page.text('.known')).toContain('The catalogue has');
@@ -233,7 +233,7 @@ describe('the catalogue page', () => {
     await page.refresh();
     await page.press('Keep my figure');
     expect(page.text('.known [role=alert]')).toContain('the optimum reaches outside the tolerance');
-    expect((await page.room())!.own).toEqual(emptyOwnCatalogue());
+    expect((await page.room())!.document.own).toEqual(emptyOwnCatalogue());
   });
 
   it('compares, and says where the address leads nowhere', async () => {
@@ -267,7 +267,7 @@ describe('the catalogue page', () => {
     expect(page.text('.read')).toContain('the draft of one place');
     expect(page.text('.read details')).toContain('more.csv, line 3: "nonsense" is not a scientific name');
     await page.press('Keep it in this room');
-    const { biotopes } = (await page.room())!.own;
+    const { biotopes } = (await page.room())!.document.own;
     expect(Object.keys(biotopes)).toEqual(['mill-pond']);
     expect(biotopes['mill-pond']!.organismIds).toContain('danio-rerio');
   });

@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { NzButtonModule } from 'ng-zorro-antd/button';
 import { PreferencesStore } from '../store/preferences';
 import { factAt, showFact, type Field } from './fields';
 import type { Item } from './shelf';
@@ -7,7 +6,7 @@ import type { Item } from './shelf';
 /** Up to four entries side by side, what differs marked. */
 @Component({
   selector: 'tr-compare-table',
-  imports: [NzButtonModule],
+  imports: [],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="top">
@@ -28,7 +27,7 @@ import type { Item } from './shelf';
                     {{ item.name }}
                   }
                 </button>
-                <button nz-button class="out" type="button" [attr.aria-label]="'Take ' + item.name + ' out'" (click)="remove.emit(item.id)">
+                <button class="btn out" type="button" [attr.aria-label]="'Take ' + item.name + ' out'" (click)="remove.emit(item.id)">
                   ×
                 </button>
               </th>

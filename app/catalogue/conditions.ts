@@ -1,11 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, input, model } from '@angular/core';
-import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzInputModule } from 'ng-zorro-antd/input';
 import { PARAMETER_META } from '../../core/catalogue/parameter';
 import type { QuantityKind } from '../../core/quantity/unit';
 import { QuantityField } from '../ui/quantity-field';
 import type { Field } from './fields';
 import { waysOf, type Condition } from './shelf';
+import { inList, SelectField } from '../ui/select';
+import { AddFrom } from '../ui/add-from';
+import { type Choice } from '../ui/choice';
+
+/** Stands for the room's own values; no field lies there. */
+const OWN = 'own';
 
 const WAY_WORD: Readonly<Record<Condition['op'], string>> = {
   comfort: 'comfortable at',
@@ -13,30 +17,28 @@ const WAY_WORD: Readonly<Record<Condition['op'], string>> = {
   most: 'at most',
   least: 'at least',
   is: 'is',
-  contains: 'says',
+  contains: 'contains',
   unknown: 'not known',
-  own: 'has figures of yours',
+  own: 'has my values',
 };
 
 /** What entries must be to be listed: any field, any number of conditions, all of them together. */
 @Component({
   selector: 'tr-conditions',
-  imports: [NzButtonModule, NzInputModule, QuantityField],
+  imports: [AddFrom, SelectField, QuantityField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @for (condition of conditions(); track $index; let i = $index) {
       <div class="one" role="group" [attr.aria-label]="'Condition: ' + nameOf(condition)">
         <span class="what">{{ nameOf(condition) }}</span>
         @if (fieldOf(condition); as field) {
-          <select
-            [attr.aria-label]="'How ' + field.name + ' is asked for'"
+          <tr-select
+            [label]="'How ' + field.name + ' is asked for'"
+            [hideLabel]="true"
+            [options]="ways(field)"
             [value]="condition.op"
-            (change)="setWay(i, $any($event.target).value)"
-          >
-            @for (way of waysOf(field); track way) {
-              <option [value]="way" [selected]="way === condition.op">{{ words[way] }}</option>
-            }
-          </select>
+            (chosen)="setWay(i, $event!)"
+          />
           @if (condition.op === 'comfort' || condition.op === 'includes' || condition.op === 'most' || condition.op === 'least') {
             <tr-quantity
               [label]="field.name"
@@ -47,14 +49,16 @@ const WAY_WORD: Readonly<Record<Condition['op'], string>> = {
               (quantity)="setValue(i, $event)"
             />
           } @else if (condition.op === 'is') {
-            <select [attr.aria-label]="field.name" (change)="setValue(i, $any($event.target).value)">
-              @for (option of optionsOf(field); track option) {
-                <option [value]="option" [selected]="option === said(condition.value)">{{ option }}</option>
-              }
-            </select>
+            <tr-select
+              [label]="field.name"
+              [hideLabel]="true"
+              [options]="optionsOf(field)"
+              [value]="said(condition.value)"
+              (chosen)="setValue(i, $event!)"
+            />
           } @else if (condition.op === 'contains') {
             <input
-              nz-input
+              class="field"
               #text
               [attr.aria-label]="field.name"
               maxlength="60"
@@ -63,25 +67,16 @@ const WAY_WORD: Readonly<Record<Condition['op'], string>> = {
             />
           }
         }
-        <button nz-button type="button" class="out" [attr.aria-label]="'Drop the condition on ' + nameOf(condition)" (click)="drop(i)">
-          ×
-        </button>
+        <button type="button" class="btn out" [attr.aria-label]="'Drop the condition on ' + nameOf(condition)" (click)="drop(i)">×</button>
       </div>
     }
-    <label class="add"
-      ><span class="visually-hidden">Only those where</span>
-      <select [value]="''" (change)="add($any($event.target).value); $any($event.target).value = ''">
-        <option value="">{{ conditions().length === 0 ? 'Only those where …' : 'and where …' }}</option>
-        <option value="own">there are figures of yours</option>
-        @for (section of sections(); track section.name) {
-          <optgroup [label]="section.name">
-            @for (field of section.fields; track field.path) {
-              <option [value]="field.path">{{ field.name }}</option>
-            }
-          </optgroup>
-        }
-      </select></label
-    >
+    <tr-add-from
+      class="add"
+      label="Only those where"
+      [none]="conditions().length === 0 ? 'Only those where …' : 'and where …'"
+      [options]="addable()"
+      (added)="add($event)"
+    />
   `,
   styles: `
     :host {
@@ -120,15 +115,11 @@ const WAY_WORD: Readonly<Record<Condition['op'], string>> = {
 export class Conditions {
   readonly fields = input.required<readonly Field[]>();
   readonly conditions = model.required<readonly Condition[]>();
-  protected readonly waysOf = waysOf;
-  protected readonly words = WAY_WORD;
 
-  protected readonly sections = computed(() =>
-    [...new Set(this.fields().map(({ section }) => section))].map((name) => ({
-      name,
-      fields: this.fields().filter(({ section }) => section === name),
-    })),
-  );
+  protected readonly addable = computed(() => [
+    { value: OWN, text: 'there are values of mine' },
+    ...this.fields().map(({ path, name, section }) => ({ value: path, text: name, group: section })),
+  ]);
 
   protected fieldOf(condition: Condition): Field | undefined {
     return this.fields().find(({ path }) => path === condition.path);
@@ -146,8 +137,12 @@ export class Conditions {
     return as.type === 'quantity' ? (as.inUnit ?? null) : null;
   }
 
-  protected optionsOf({ as }: Field): readonly string[] {
-    return as.type === 'yes' ? ['yes', 'no'] : as.type === 'choice' || as.type === 'choices' ? as.options : [];
+  protected optionsOf({ as }: Field): readonly Choice<string>[] {
+    return inList(as.type === 'yes' ? ['yes', 'no'] : as.type === 'choice' || as.type === 'choices' ? as.options : []);
+  }
+
+  protected ways(field: Field): readonly Choice<Condition['op']>[] {
+    return waysOf(field).map((value) => ({ value, text: WAY_WORD[value] }));
   }
 
   protected said(value: string | boolean): string {
@@ -155,7 +150,7 @@ export class Conditions {
   }
 
   protected add(path: string): void {
-    if (path === 'own') this.conditions.update((all) => [...all, { op: 'own', path: '' }]);
+    if (path === OWN) this.conditions.update((all) => [...all, { op: 'own', path: '' }]);
     const field = this.fields().find((one) => one.path === path);
     if (field) this.conditions.update((all) => [...all, conditionOf(field, waysOf(field)[0]!)]);
   }

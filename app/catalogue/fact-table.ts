@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { NzButtonModule } from 'ng-zorro-antd/button';
 import { BASIS_WORD } from '../../core/assessment/wording';
 import type { ToleranceRange } from '../../core/catalogue/organism';
 import { PARAMETER_META } from '../../core/catalogue/parameter';
@@ -17,7 +16,7 @@ interface Bar {
 /** The facts of an entry by section; each opens to how it is known, and to the user's own figure. */
 @Component({
   selector: 'tr-fact-table',
-  imports: [NzButtonModule, OwnFigure],
+  imports: [OwnFigure],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @for (section of sections(); track section.name) {
@@ -73,7 +72,7 @@ interface Bar {
                 <tr-own-figure [field]="row.field" [fact]="row.fact" (keep)="keep.emit({ path: row.field.path, fact: $event })" />
               }
               @if (row.shipped) {
-                <button nz-button type="button" (click)="goBack.emit(row.field.path)">Go back to the catalogue’s</button>
+                <button class="btn" type="button" (click)="goBack.emit(row.field.path)">Go back to the catalogue’s</button>
               }
             </div>
           }

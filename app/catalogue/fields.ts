@@ -56,19 +56,19 @@ const ANIMAL_FIELDS: readonly Field[] = [
   field('Body', '/traits/growthMonths', 'Grown after', { type: 'number', unit: 'months', max: 120 }),
   field('Body', '/traits/fins', 'Fins', choice('short', 'long')),
   field('Body', '/traits/mouth', 'Mouth', choice('up', 'end', 'below', 'picks', 'rasps', 'filters')),
-  field('Nature', '/traits/groupMin', 'Group, at least', { type: 'number', unit: '', max: 1000 }),
-  field('Nature', '/traits/temperament', 'Temper', choice('shy', 'peaceful', 'nippy', 'territorial', 'predatory')),
-  field('Nature', '/traits/hardiness', 'Hardiness', choice('hardy', 'ordinary', 'delicate')),
-  field('Nature', '/traits/activity', 'About by', choice('day', 'dusk', 'night', 'any')),
-  field('Nature', '/traits/strata', 'Lives', { type: 'choices', options: Stratum.options }),
-  field('Nature', '/traits/jumps', 'Jumps', { type: 'yes' }),
-  field('Nature', '/traits/leaps', 'Leaves an open top at any fright', { type: 'yes' }),
-  field('Nature', '/traits/climbs', 'Climbs out', { type: 'yes' }),
-  field('Nature', '/traits/digs', 'Digs', { type: 'yes' }),
-  field('Nature', '/traits/uproots', 'Uproots', { type: 'yes' }),
-  field('Nature', '/traits/stings', 'Stings', { type: 'yes' }),
-  field('Nature', '/traits/hunts', 'Hunts', { type: 'choices', options: AnimalGroup.options }),
-  field('Nature', '/traits/sexes', 'Sexes', {
+  field('Temperament', '/traits/groupMin', 'Group, at least', { type: 'number', unit: '', max: 1000 }),
+  field('Temperament', '/traits/temperament', 'Temper', choice('shy', 'peaceful', 'nippy', 'territorial', 'predatory')),
+  field('Temperament', '/traits/hardiness', 'Hardiness', choice('hardy', 'ordinary', 'delicate')),
+  field('Temperament', '/traits/activity', 'Active at', choice('day', 'dusk', 'night', 'any')),
+  field('Temperament', '/traits/strata', 'Lives', { type: 'choices', options: Stratum.options }),
+  field('Temperament', '/traits/jumps', 'Jumps', { type: 'yes' }),
+  field('Temperament', '/traits/leaps', 'Leaves an open top at any fright', { type: 'yes' }),
+  field('Temperament', '/traits/climbs', 'Climbs out', { type: 'yes' }),
+  field('Temperament', '/traits/digs', 'Digs', { type: 'yes' }),
+  field('Temperament', '/traits/uproots', 'Uproots', { type: 'yes' }),
+  field('Temperament', '/traits/stings', 'Stings', { type: 'yes' }),
+  field('Temperament', '/traits/hunts', 'Hunts', { type: 'choices', options: AnimalGroup.options }),
+  field('Temperament', '/traits/sexes', 'Sexes', {
     type: 'shown',
     show: ({ system, maxMales, femalesPerMale }: NonNullable<Animal['traits']['sexes']['value']>) =>
       [
@@ -77,7 +77,7 @@ const ANIMAL_FIELDS: readonly Field[] = [
         ...(femalesPerMale > 0 && system === 'separate' ? [`${femalesPerMale} female${femalesPerMale === 1 ? '' : 's'} to a male`] : []),
       ].join(', '),
   }),
-  field('Nature', '/traits/crossesWithin', 'Crosses within', { type: 'text' }),
+  field('Temperament', '/traits/crossesWithin', 'Crosses within', { type: 'text' }),
   field('Place', '/traits/footprintMm', 'Floor', {
     type: 'shown',
     show: ([long, wide]: [number, number]) => `${long / 10} × ${wide / 10} cm`,
@@ -94,16 +94,16 @@ const ANIMAL_FIELDS: readonly Field[] = [
       kinds.length === 0 ? 'nothing' : `${kinds.join(', ')}; ${count} per ${per}`,
   }),
   field('Food', '/traits/diet', 'Food', { type: 'text' }),
-  field('Food', '/traits/feeding', 'Takes it', choice('picks', 'grazes', 'sifts', 'sucks', 'filters')),
+  field('Food', '/traits/feeding', 'Feeding mode', choice('picks', 'grazes', 'sifts', 'sucks', 'filters')),
   field('Food', '/traits/dietNeeds', 'Cannot do without', choice('wood', 'live food')),
   field('Food', '/traits/eatsSlowly', 'Eats slowly', { type: 'yes' }),
   field('Food', '/traits/eats', 'Eats besides', { type: 'choices', options: ['plants', 'snails', 'shrimp', 'eggs', 'young'] }),
   field('Breeding', '/traits/breeding/mode', 'How', choice(...BreedingMode.options)),
   field('Breeding', '/traits/breeding/site', 'Site', { type: 'text' }),
-  field('Breeding', '/traits/breeding/trigger', 'Brought on by', { type: 'text' }),
+  field('Breeding', '/traits/breeding/trigger', 'Spawning trigger', { type: 'text' }),
   field('Breeding', '/traits/breeding/brood', 'Brood', { type: 'span', unit: '', max: 1e6 }),
   field('Breeding', '/traits/breeding/intervalDays', 'Every', { type: 'span', unit: 'days', max: 1500 }),
-  field('Breeding', '/traits/breeding/incubationDays', 'Eggs or carried', { type: 'span', unit: 'days', max: 400 }),
+  field('Breeding', '/traits/breeding/incubationDays', 'Incubation', { type: 'span', unit: 'days', max: 400 }),
   field('Breeding', '/traits/breeding/maturityDays', 'First brood after', { type: 'span', unit: 'days', max: 4000 }),
   field('Breeding', '/traits/breeding/care', 'Care by', choice('none', 'male', 'female', 'both', 'group')),
   field('Breeding', '/traits/breeding/firstFood', 'First food', { type: 'text' }),
@@ -115,13 +115,13 @@ const PLANT_FIELDS: readonly Field[] = [
   field('Body', '/sizeMm/length', 'Mature height', mm(3000)),
   field('Body', '/sizeMm/width', 'Spread', mm(3000)),
   field('Body', '/traits/growth', 'Growth', choice('slow', 'moderate', 'fast')),
-  field('Place', '/traits/rooting', 'Set by', choice('bury', 'attach', 'float')),
+  field('Place', '/traits/rooting', 'Planting', choice('bury', 'attach', 'float')),
   field('Place', '/traits/light', 'Light', choice('low', 'medium', 'high')),
   field('Place', '/traits/co2', 'Carbon dioxide', choice('none', 'helps', 'needs')),
   field('Food', '/traits/feeds', 'Feeds by', choice('root', 'water', 'both')),
-  field('Nature', '/traits/melts', 'Melts when moved', { type: 'yes' }),
-  field('Nature', '/traits/edible', 'Eaten by grazers', { type: 'yes' }),
-  field('Nature', '/traits/toxic', 'Toxic', choice('no', 'mild', 'yes')),
+  field('Temperament', '/traits/melts', 'Melts when moved', { type: 'yes' }),
+  field('Temperament', '/traits/edible', 'Eaten by grazers', { type: 'yes' }),
+  field('Temperament', '/traits/toxic', 'Toxic', choice('no', 'mild', 'yes')),
   ORIGIN_FIELD,
   REGION_FIELD,
 ];
@@ -237,7 +237,7 @@ export function showFact({ as }: Field, fact: Fact<unknown> | undefined, units: 
             : high !== null
               ? `up to ${formatQuantity(kind, high, units)}`
               : '○';
-      return `${show(optimum)} (survives ${show(tolerance)})`;
+      return `${show(optimum)} (tolerated ${show(tolerance)})`;
     }
     case 'quantity':
       return formatQuantity(as.kind, value as number, as.inUnit === 'mm' && units.length !== 'in' ? { ...units, length: 'mm' } : units);

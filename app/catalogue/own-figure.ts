@@ -1,13 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output } from '@angular/core';
-import { FormsModule } from '@angular/forms';
-import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzInputModule } from 'ng-zorro-antd/input';
 import type { ToleranceRange } from '../../core/catalogue/organism';
 import { PARAMETER_META } from '../../core/catalogue/parameter';
 import type { Fact } from '../../core/quantity/fact';
 import type { QuantityKind } from '../../core/quantity/unit';
 import { QuantityField } from '../ui/quantity-field';
 import type { Field } from './fields';
+import { inList, SelectField } from '../ui/select';
 
 /** Numbers that make up a value: name, where it goes. */
 interface Part {
@@ -21,31 +19,30 @@ interface Part {
 /** The user's own figure for one fact, in place of the catalogue's. */
 @Component({
   selector: 'tr-own-figure',
-  imports: [FormsModule, NzButtonModule, NzInputModule, QuantityField],
+  imports: [SelectField, QuantityField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form (submit)="$event.preventDefault(); save()">
       @switch (field().as.type) {
         @case ('yes') {
-          <label class="one"
-            >{{ field().name }}
-            <select [ngModel]="text()" (ngModelChange)="text.set($event)" name="yes">
-              <option value="">not known</option>
-              <option value="yes">yes</option>
-              <option value="no">no</option>
-            </select></label
-          >
+          <tr-select
+            class="one"
+            [label]="field().name"
+            none="not known"
+            [options]="yesNo"
+            [value]="text() || null"
+            (chosen)="text.set($event ?? '')"
+          />
         }
         @case ('choice') {
-          <label class="one"
-            >{{ field().name }}
-            <select [ngModel]="text()" (ngModelChange)="text.set($event)" name="choice">
-              <option value="">not known</option>
-              @for (option of options(); track option) {
-                <option [value]="option">{{ option }}</option>
-              }
-            </select></label
-          >
+          <tr-select
+            class="one"
+            [label]="field().name"
+            none="not known"
+            [options]="listed()"
+            [value]="text() || null"
+            (chosen)="text.set($event ?? '')"
+          />
         }
         @case ('choices') {
           <fieldset>
@@ -57,7 +54,8 @@ interface Part {
         }
         @case ('text') {
           <label class="one"
-            >{{ field().name }} <input nz-input name="text" maxlength="200" [ngModel]="text()" (ngModelChange)="text.set($event)"
+            >{{ field().name }}
+            <input class="field" #textField name="text" maxlength="200" [value]="text()" (input)="text.set(textField.value)"
           /></label>
         }
         @default {
@@ -75,9 +73,16 @@ interface Part {
       }
       <label class="one note"
         >Note
-        <input nz-input name="note" maxlength="300" placeholder="where, when, how" [ngModel]="note()" (ngModelChange)="note.set($event)"
+        <input
+          class="field"
+          #noteField
+          name="note"
+          maxlength="300"
+          placeholder="where, when, how"
+          [value]="note()"
+          (input)="note.set(noteField.value)"
       /></label>
-      <button nz-button nzType="primary" type="submit">Keep my figure</button>
+      <button class="btn primary" type="submit">Keep my figure</button>
     </form>
   `,
   styles: `
@@ -123,6 +128,8 @@ export class OwnFigure {
     const { as } = this.field();
     return as.type === 'choice' || as.type === 'choices' ? as.options : [];
   });
+  protected readonly yesNo = inList(['yes', 'no']);
+  protected readonly listed = computed(() => inList(this.options()));
   protected readonly note = linkedSignal(() => (this.fact()?.basis === 'measured' ? (this.fact()?.note ?? '') : ''));
   protected readonly text = linkedSignal(() => {
     const value = this.fact()?.value ?? null;
@@ -145,7 +152,7 @@ export class OwnFigure {
         return [
           part('comfort from', range?.optimum[0]),
           part('to', range?.optimum[1]),
-          part('survives from', range?.tolerance[0]),
+          part('tolerated from', range?.tolerance[0]),
           part('up to', range?.tolerance[1]),
         ];
       }

@@ -1,17 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
-import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzInputModule } from 'ng-zorro-antd/input';
 import type { Catalogue } from '../../core/catalogue/catalogue';
 import { Material } from '../../core/catalogue/material';
 import { asMaterial } from '../../core/catalogue/own-material';
 import { QuantityField } from '../ui/quantity-field';
-import { slug } from './own-edits';
+import { slug } from '../../core/design/edits/own-edits';
+import { SelectField } from '../ui/select';
 
 /** A bag, stone or wood that the catalogue lacks: what it is most like, and what a ruler, a scale and a pH kit tell of it. */
 @Component({
   selector: 'tr-own-material',
-  imports: [FormsModule, NzButtonModule, NzInputModule, QuantityField],
+  imports: [SelectField, QuantityField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form (submit)="$event.preventDefault()">
@@ -19,17 +17,9 @@ import { slug } from './own-edits';
       <p class="soft">Say what it is most like. What you leave empty is taken as that, and marked so.</p>
       <label>
         <span class="soft small">What you call it</span>
-        <input nz-input name="name" maxlength="80" [ngModel]="name()" (ngModelChange)="name.set($event)" />
+        <input class="field" #nameField name="name" maxlength="80" [value]="name()" (input)="name.set(nameField.value)" />
       </label>
-      <label>
-        <span class="soft small">Most like</span>
-        <select #choice (change)="likeId.set(choice.value || null)">
-          <option value="" [selected]="!likeId()">Choose</option>
-          @for (one of materials(); track one.id) {
-            <option [value]="one.id" [selected]="one.id === likeId()">{{ one.name }}</option>
-          }
-        </select>
-      </label>
+      <tr-select label="Most like" none="Choose" [options]="materials()" [value]="likeId()" (chosen)="likeId.set($event)" />
       @if (like(); as of) {
         <tr-quantity
           class="wide"
@@ -52,8 +42,8 @@ import { slug } from './own-edits';
         <p class="wide error" role="alert">{{ why }}</p>
       }
       <p class="wide actions">
-        <button nz-button nzType="primary" type="button" (click)="make()" [disabled]="!like()">Put it into this room’s catalogue</button>
-        <button nz-button type="button" (click)="left.emit()">Leave it</button>
+        <button class="btn primary" type="button" (click)="make()" [disabled]="!like()">Put it into this room’s catalogue</button>
+        <button class="btn" type="button" (click)="left.emit()">Leave it</button>
       </p>
     </form>
   `,
@@ -91,7 +81,11 @@ export class OwnMaterial {
 
   protected readonly name = signal('');
   protected readonly likeId = signal<string | null>(null);
-  protected readonly materials = computed(() => [...this.catalogue().materials.values()].sort((a, b) => a.name.localeCompare(b.name)));
+  protected readonly materials = computed(() =>
+    [...this.catalogue().materials.values()]
+      .sort((a, b) => a.name.localeCompare(b.name))
+      .map(({ id, name }) => ({ value: id, text: name })),
+  );
   protected readonly like = computed(() => this.catalogue().materials.get(this.likeId() ?? '') ?? null);
   protected readonly kgPerL = linkedSignal(() => (this.like()?.densityKgPerM3.value ?? null) && this.like()!.densityKgPerM3.value! / 1000);
   protected readonly grain = linkedSignal<[number | null, number | null]>(() => this.like()?.grainMm.value ?? [null, null]);
@@ -133,7 +127,7 @@ export class OwnMaterial {
     );
     if (!parsed.success) {
       const [issue] = parsed.error.issues;
-      return this.reason.set(`${issue?.path.join(', ') ?? 'It'}: ${issue?.message ?? 'is not sound'}.`);
+      return this.reason.set(`${issue?.path.join(', ') ?? 'It'}: ${issue?.message ?? 'is invalid'}.`);
     }
     this.reason.set(null);
     this.made.emit(parsed.data);

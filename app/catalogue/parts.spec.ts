@@ -91,7 +91,11 @@ describe('one’s own figure', () => {
 describe('conditions', () => {
   async function open(conditions: readonly Condition[] = []) {
     const shown = await show(Conditions, { fields: SOUGHT.animals, conditions });
-    const add = (path: string) => shown.change(shown.host.querySelector('.add select'), path);
+    const add = async (path: string) => {
+      await shown.change(shown.host.querySelector('.add select'), path);
+      shown.host.querySelector<HTMLElement>('.add button')!.click();
+      await shown.fixture.whenStable();
+    };
     return { ...shown, add, all: () => shown.it.conditions() };
   }
 
@@ -151,7 +155,7 @@ describe('a material of one’s own', () => {
         .find((one) => one.querySelector('label')?.textContent === label)
         ?.querySelector('input');
     const press = async () => {
-      shown.host.querySelector<HTMLButtonElement>('.ant-btn-primary')!.click();
+      shown.host.querySelector<HTMLButtonElement>('.btn.primary')!.click();
       await shown.fixture.whenStable();
     };
     return { ...shown, made, field, press, said: () => shown.host.querySelector('[role=alert]')?.textContent?.trim() };

@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, input, output, signal } from '@angular/core';
-import { NzButtonModule } from 'ng-zorro-antd/button';
 import type { Biotope } from '../../core/catalogue/biotope';
 import type { Catalogue } from '../../core/catalogue/catalogue';
 import type { ReadRecords } from '../../core/biotope/read-records';
@@ -12,11 +11,11 @@ const MOST_BYTES = 10_000_000;
 /** Places in and out as Darwin Core records. */
 @Component({
   selector: 'tr-records-panel',
-  imports: [NzButtonModule],
+  imports: [],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="row">
-      <button nz-button type="button" [disabled]="places().length === 0" (click)="write()">
+      <button class="btn" type="button" [disabled]="places().length === 0" (click)="write()">
         Write {{ places().length === 1 ? 'this place' : places().length + ' places' }} as records
       </button>
       <label class="open-file"
@@ -37,10 +36,10 @@ const MOST_BYTES = 10_000_000;
             {{ r.drafts.length === 1 ? 'the draft of one place' : 'drafts of ' + r.drafts.length + ' places' }}: {{ names(r.drafts) }}.
           </p>
           <p class="row">
-            <button nz-button nzType="primary" type="button" (click)="keep.emit(r.drafts); read.set(null)">
+            <button class="btn primary" type="button" (click)="keep.emit(r.drafts); read.set(null)">
               Keep {{ r.drafts.length === 1 ? 'it' : 'them' }} in this room
             </button>
-            <button nz-button type="button" (click)="read.set(null)">Leave it</button>
+            <button class="btn" type="button" (click)="read.set(null)">Leave it</button>
           </p>
         } @else {
           <p class="error" role="alert">Not read: {{ r.reason }}. Nothing was changed.</p>

@@ -1,15 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { NzButtonModule } from 'ng-zorro-antd/button';
 import { MONTHS } from '../../core/assessment/wording';
 import { inOrder, nextOrder } from '../../core/design/design';
 import { pointer } from '../../core/design/edit';
 import type { Failure, FailureKind, Reach } from '../../core/equipment/failures';
 import type { Device } from '../../core/equipment/model';
 import { formatQuantity, formatSpan } from '../../core/quantity/format';
-import { ClimateEditor } from '../room/climate-editor';
-import { Why } from '../shell/why';
+import { ClimateEditor } from '../parts/climate-editor';
+import { Why } from '../store/why';
 import { PreferencesStore } from '../store/preferences';
-import { TankStore } from '../store/tank-store';
+import { TankSession } from '../store/tank-session';
 import { TankView } from '../store/tank-view';
 import { QuantityField } from '../ui/quantity-field';
 import { YearChart } from '../ui/year-chart';
@@ -25,14 +24,14 @@ const FAILURES: Readonly<Record<FailureKind, string>> = {
 /** Gear and warmth: what is plugged in, the year it gives, what happens when it fails. */
 @Component({
   selector: 'tr-equipment-bench',
-  imports: [NzButtonModule, QuantityField, YearChart, ClimateEditor],
+  imports: [QuantityField, YearChart, ClimateEditor],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './equipment-bench.html',
   styleUrl: './equipment-bench.less',
 })
 export class EquipmentBench {
   protected readonly view = inject(TankView);
-  protected readonly store = inject(TankStore);
+  protected readonly store = inject(TankSession);
   protected readonly why = inject(Why);
   private readonly units = inject(PreferencesStore).units;
   protected readonly kinds = KINDS;

@@ -5,7 +5,7 @@ import { catalogue, layer, piece, shellBed, tank } from '../../core/testing/tank
 import { level } from '../../core/substrate/surface';
 import { applyEdit } from '../../core/design/edit';
 import { movingWith, scalePatch, shiftPatch, turnPatch } from '../section/piece-moves';
-import { TankStore } from '../store/tank-store';
+import { TankSession } from '../store/tank-session';
 import { openBench } from '../testing/open-bench';
 import { HardscapeBench } from './hardscape-bench';
 import { addPiece, copyPiece, groupPieces, ungroup } from './piece-edits';
@@ -78,7 +78,7 @@ describe('edits of pieces', () => {
 });
 
 describe('the hardscape bench', () => {
-  afterEach(async () => TestBed.inject(TankStore).close());
+  afterEach(async () => TestBed.inject(TankSession).close());
 
   it('puts a piece in, holds it, and changes it field by field', async () => {
     const bench = await openBench(HardscapeBench, { ...stones(), scene: {} });
@@ -86,6 +86,8 @@ describe('the hardscape bench', () => {
     const select = bench.host.querySelector<HTMLSelectElement>('.adders select')!;
     select.value = 'branch';
     select.dispatchEvent(new Event('change'));
+    await bench.refresh();
+    bench.host.querySelector<HTMLElement>('.adders tr-add-from button')!.click();
     await bench.refresh();
     const [[id, put] = ['', null]] = inOrder(bench.design().scene);
     expect(put?.classId).toBe('branch');
@@ -103,7 +105,7 @@ describe('the hardscape bench', () => {
     expect(Object.keys(bench.design().scene).length).toBe(2);
     await bench.type('Long', '-3');
     expect(bench.host.querySelector('[role=alert]')!.textContent).toMatch(/old value is kept/);
-    await bench.press('Take out');
+    await bench.press('Remove');
     expect(Object.keys(bench.design().scene)).toEqual([id]);
     expect(item(bench.design(), id).sizeMm[0]).toBe(400);
     expect(bench.host.querySelector('section.piece')).toBeNull();
@@ -166,7 +168,7 @@ describe('the hardscape bench', () => {
     expect(empty.host.textContent).toContain('Give the vessel its size first');
     await empty.store.close();
     const bench = await openBench(HardscapeBench, stones());
-    bench.store.current!.design.setReadOnly(true);
+    bench.store.current!.design.setMayWrite(false);
     await bench.refresh();
     const stone = bench.host.querySelector<SVGGElement>('[data-piece=a]')!;
     stone.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowRight', bubbles: true }));

@@ -1,7 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
-import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
 import { nameOf } from '../../core/assessment/wording';
 import { pieceName } from '../../core/assessment/wording/words';
 import type { PieceClass } from '../../core/catalogue/piece';
@@ -10,18 +7,21 @@ import { compositionNotes, type CompositionNote } from '../../core/hardscape/com
 import { bodyL, massOf } from '../../core/hardscape/mass';
 import type { Fixing, HardscapeItem } from '../../core/hardscape/model';
 import { sinksAfterWeeks } from '../../core/hardscape/waterlogging';
-import { formatQuantity } from '../../core/quantity/format';
+import { formatQuantity, rounded } from '../../core/quantity/format';
 import { shelterOf } from '../section/shelter-shade';
 import { Section } from '../section/section';
 import { turnPatch } from '../section/piece-moves';
-import { Why } from '../shell/why';
+import { Why } from '../store/why';
 import { PreferencesStore } from '../store/preferences';
-import { TankStore } from '../store/tank-store';
+import { TankSession } from '../store/tank-session';
 import { TankView } from '../store/tank-view';
+import { Check } from '../ui/check';
 import { ChoiceField } from '../ui/choice';
 import { LatinText } from '../ui/latin-text';
 import { QuantityField } from '../ui/quantity-field';
 import { addPiece, copyPiece, freshPieceId, groupPieces, setPart, ungroup } from './piece-edits';
+import { AddFrom } from '../ui/add-from';
+import { SelectField } from '../ui/select';
 
 const GROUP_WORD: Readonly<Record<PieceClass['group'], string>> = {
   stone: 'Stone',
@@ -44,21 +44,21 @@ const NOTE_WORD: Readonly<Record<CompositionNote, string>> = {
   'few-materials': 'Few kinds of material.',
   'many-materials': 'Many kinds of material: two at most look of one place.',
   'one-size': 'All of a size: mix large, middling and small.',
-  'strikes-agree': 'They strike one way.',
+  'strikes-agree': 'Their strata run in one direction.',
   'strikes-differ': 'They strike every way: layers of rock lie at one angle.',
 };
 
 /** Stone, wood, caves and shells, where they stand and what they do there. */
 @Component({
   selector: 'tr-hardscape-bench',
-  imports: [ChoiceField, FormsModule, LatinText, NzButtonModule, NzCheckboxModule, QuantityField, Section],
+  imports: [AddFrom, SelectField, ChoiceField, Check, LatinText, QuantityField, Section],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './hardscape-bench.html',
   styleUrl: './hardscape-bench.less',
 })
 export class HardscapeBench {
   protected readonly tank = inject(TankView);
-  private readonly store = inject(TankStore);
+  private readonly store = inject(TankSession);
   protected readonly units = inject(PreferencesStore).units;
   protected readonly why = inject(Why);
   protected readonly locked = computed(() => !!this.tank.readOnly() || !this.tank.design()?.vessel);
@@ -112,13 +112,18 @@ export class HardscapeBench {
 
   protected readonly classes = computed(() => {
     const all = [...(this.tank.catalogue()?.pieces.values() ?? [])];
-    return Object.entries(GROUP_WORD).map(([group, name]) => ({ name, classes: all.filter((one) => one.group === group) }));
+    return Object.entries(GROUP_WORD).flatMap(([key, group]) =>
+      all.filter((one) => one.group === key).map(({ id, name }) => ({ value: id, text: name, group })),
+    );
   });
 
   protected readonly list = computed(() => {
     const world = this.tank.told()?.world;
     return world
-      ? this.standing().map(({ id, item }) => ({ id, name: pieceName(id, world), grouped: item.groupId !== null, locked: item.locked }))
+      ? this.standing().map(({ id, item }) => ({
+          value: id,
+          text: `${pieceName(id, world)}${item.locked ? ' (locked)' : ''}${item.groupId !== null ? ' (in a group)' : ''}`,
+        }))
       : [];
   });
 
@@ -139,7 +144,9 @@ export class HardscapeBench {
       name: pieceName(found.id, world),
       item: found.item,
       of: found.of,
-      materials: found.of.materialIds.flatMap((one) => catalogue.materials.get(one) ?? []),
+      materials: found.of.materialIds
+        .flatMap((one) => catalogue.materials.get(one) ?? [])
+        .map(({ id: value, name: text }) => ({ value, text })),
       volume: formatQuantity('volume', bodyL(found), units),
       kg: mass ? formatQuantity('mass', mass.kg * 1000, units) : 'not known',
       top: formatQuantity('length', bounds.high[2], units),
@@ -160,7 +167,8 @@ export class HardscapeBench {
         found.settled.support.tipDegrees < 90
           ? `goes over at a tilt of ${Math.max(0, Math.round(found.settled.support.tipDegrees))}°`
           : 'stands fast',
-      sheetArea: found.of.group === 'wall' ? `${((found.item.sizeMm[0] * found.item.sizeMm[2]) / 1e6).toFixed(2)} m² to buy` : null,
+      sheetArea:
+        found.of.group === 'wall' ? `${rounded((found.item.sizeMm[0] * found.item.sizeMm[2]) / 1e6, 2, this.units())} m² to buy` : null,
       mouths: (this.tank.told()?.derived['hardscape.refuges'].value ?? []).find((one) => one.pieceId === found.id)?.mouths ?? [],
     };
   });
@@ -193,7 +201,7 @@ export class HardscapeBench {
         key: finding.key,
         who: nameOf(finding.subjects[0] ?? '', assessment),
         ground: (finding.note ?? '').toLowerCase(),
-        difference: Math.round(finding.values['difference']?.si ?? 0),
+        difference: Math.round(finding.values['difference']?.value ?? 0),
         severity: finding.severity,
       }));
   });
@@ -218,10 +226,9 @@ export class HardscapeBench {
     this.selected.set(id);
   }
 
-  protected add(select: HTMLSelectElement): void {
+  protected add(classId: string): void {
     const design = this.tank.design();
-    const of = this.tank.catalogue()?.pieces.get(select.value);
-    select.value = '';
+    const of = this.tank.catalogue()?.pieces.get(classId);
     if (!design || !of) return;
     const id = freshPieceId(design);
     if (this.store.edit(`Put in a ${of.name.toLowerCase()}`, addPiece(design, of, id))) this.selected.set(id);

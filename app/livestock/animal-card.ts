@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { NzButtonModule } from 'ng-zorro-antd/button';
 import { worst } from '../../core/assessment/assess';
 import { plannedNode } from '../../core/assessment/derive';
 import { previewAnimal } from '../../core/assessment/preview';
@@ -21,7 +20,7 @@ const MOST_OTHERS = 7;
 /** One animal: its outline at adult size, what it wants to keep and to breed, how it lives. */
 @Component({
   selector: 'tr-animal-card',
-  imports: [RouterLink, NzButtonModule, PurposeFields, SeverityGlyph],
+  imports: [RouterLink, PurposeFields, SeverityGlyph],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="head">
@@ -46,7 +45,7 @@ const MOST_OTHERS = 7;
     </div>
     <form (submit)="$event.preventDefault(); add.emit({ count: count(), breed: breed(), orElse: [...orElse()] })">
       <tr-purpose-fields [(breed)]="breed" [(count)]="count" />
-      <button nz-button nzType="primary" type="submit" [disabled]="readOnly()">
+      <button class="btn primary" type="submit" [disabled]="readOnly()">
         Add {{ count() }}{{ orElse().size > 0 ? ', not identified,' : '' }} to this tank
       </button>
       <a class="small link" [routerLink]="['/room', view.room()?.id, 'catalogue']" [queryParams]="{ entry: animal().id }"
@@ -55,8 +54,8 @@ const MOST_OTHERS = 7;
     </form>
     @if (others().length > 0) {
       <details class="others">
-        <summary class="small">Not sure that it is this one?</summary>
-        <p class="small soft">Tick what else it may be. It is then judged by what suits it whichever it is, until you know.</p>
+        <summary class="small">Not sure of the species?</summary>
+        <p class="small soft">Tick what else it may be. It is then judged so that it is safe for any of these, until you know.</p>
         @for (other of others(); track other.id) {
           <label class="tick"
             ><input type="checkbox" [checked]="orElse().has(other.id)" (change)="toggle(other.id)" /> <em>{{ other.latin }}</em></label
@@ -67,10 +66,10 @@ const MOST_OTHERS = 7;
     <table>
       <thead>
         <tr>
-          <th scope="col">Wants</th>
-          <th scope="col">to keep</th>
-          <th scope="col">to breed</th>
-          <th scope="col">survives</th>
+          <th scope="col">Parameter</th>
+          <th scope="col">keeping</th>
+          <th scope="col">breeding</th>
+          <th scope="col">tolerated</th>
           <th scope="col">{{ hereTitle() }}</th>
           <th scope="col">basis</th>
         </tr>
@@ -264,13 +263,13 @@ export class AnimalCard {
     return [
       row('Adult', sizeMm.length, (mm) => formatQuantity('length', mm, { ...units, length: units.length === 'in' ? 'in' : 'mm' })),
       row('Group', traits.groupMin, (n) => (n === 1 ? 'one or more' : `at least ${n}`)),
-      row('Nature', traits.temperament, String),
+      row('Temperament', traits.temperament, String),
       row('Lives', traits.strata, (strata) => strata.join(', ')),
       row('Jumps', traits.jumps, (jumps) => (jumps ? 'yes: cover the tank' : 'no')),
       row('Eats', traits.diet, String),
       row('Breeds', traits.breeding.mode, String),
       row('Where', traits.breeding.site, String),
-      row('Brought on by', traits.breeding.trigger, String),
+      row('Spawning trigger', traits.breeding.trigger, String),
       row('From', origin, String),
     ];
   });

@@ -1,9 +1,17 @@
-import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal, untracked } from '@angular/core';
-import { FormsModule } from '@angular/forms';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  afterNextRender,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  signal,
+  untracked,
+  viewChild,
+  type ElementRef,
+} from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzInputModule } from 'ng-zorro-antd/input';
-import { NzRadioModule } from 'ng-zorro-antd/radio';
 import type { Biotope } from '../../core/catalogue/biotope';
 import type { Animal, Organism } from '../../core/catalogue/organism';
 import { inOrder } from '../../core/design/design';
@@ -11,15 +19,15 @@ import { pointer } from '../../core/design/edit';
 import { formatSpan } from '../../core/quantity/format';
 import { TankView } from '../store/tank-view';
 import { PreferencesStore } from '../store/preferences';
-import { TankStore } from '../store/tank-store';
+import { TankSession } from '../store/tank-session';
 import { ChoiceField, type Choice } from '../ui/choice';
 import { QuantityField } from '../ui/quantity-field';
-import { setCount } from '../stocking/company-edits';
+import { setCount } from '../../core/design/edits/company-edits';
 import { AnimalCard } from './animal-card';
 import { PlaceCard } from './place-card';
 import { OwnKind } from './own-kind';
 import { animalSearch, placeSearch } from './search';
-import { addAnimal, addPlant, chooseBiotope, removeAnimal, removePlants } from './stock-edits';
+import { addAnimal, addPlant, chooseBiotope, removeAnimal, removePlants } from '../../core/design/edits/stock-edits';
 
 /** Most hits written out; the rest are a letter away. */
 const MOST_HITS = 40;
@@ -27,28 +35,27 @@ const MOST_HITS = 40;
 /** Starts the work: name the animal, or the wild place. */
 @Component({
   selector: 'tr-livestock-bench',
-  imports: [
-    FormsModule,
-    RouterLink,
-    ChoiceField,
-    NzButtonModule,
-    NzInputModule,
-    NzRadioModule,
-    QuantityField,
-    AnimalCard,
-    OwnKind,
-    PlaceCard,
-  ],
+  imports: [ChoiceField, RouterLink, ChoiceField, QuantityField, AnimalCard, OwnKind, PlaceCard],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './livestock-bench.html',
   styleUrl: './livestock-bench.less',
 })
 export class LivestockBench {
   protected readonly view = inject(TankView);
-  private readonly store = inject(TankStore);
+  private readonly store = inject(TankSession);
+  protected readonly modes = [
+    { value: 'animal', text: 'Animal' },
+    { value: 'place', text: 'Place' },
+  ] as const;
+  protected readonly phases = [
+    { value: 'keep', text: 'Keep' },
+    { value: 'spawn', text: 'Breed' },
+  ] as const;
   protected readonly units = inject(PreferencesStore).units;
 
-  protected readonly mode = signal<'animal' | 'place'>('animal');
+  /** What to start from, as the address may say. */
+  readonly face = input<string>();
+  protected readonly mode = linkedSignal<'animal' | 'place'>(() => (this.face() === 'place' ? 'place' : 'animal'));
   protected readonly query = signal('');
   private readonly searchAnimals = computed(() => animalSearch(this.view.catalogue()?.organisms.values() ?? []));
   private readonly searchPlaces = computed(() => placeSearch(this.view.catalogue()?.biotopes.values() ?? []));
@@ -59,17 +66,21 @@ export class LivestockBench {
     return exact > 1 ? exact : 0;
   });
   protected readonly making = signal(false);
+  private readonly box = viewChild<ElementRef<HTMLInputElement>>('box');
   protected readonly places = computed(() => this.searchPlaces()(this.query()));
 
   /** What is looked at: what was clicked, else the first hit while searching, else the target of the design. Edits do not move it. */
-  protected readonly animalId = linkedSignal<string, string | null>({
-    source: this.query,
-    computation: (query) =>
-      untracked(() => {
+  protected readonly animalId = linkedSignal<{ query: string; catalogue: unknown }, string | null>({
+    source: () => ({ query: this.query(), catalogue: this.view.catalogue() }),
+    // the catalogue comes in parts: what was chosen by hand or found before stays
+    computation: ({ query }, previous) => {
+      if (previous?.source.query === query && previous.value !== null) return previous.value;
+      return untracked(() => {
         if (query.trim() !== '') return this.animals()[0]?.entry.id ?? null;
         const design = this.view.design();
         return design?.stock[design.brief.targetStockIds[0] ?? '']?.organismId ?? null;
-      }),
+      });
+    },
   });
   protected readonly placeId = linkedSignal<string, string | null>({
     source: this.query,
@@ -102,6 +113,14 @@ export class LivestockBench {
   });
   protected readonly plants = computed(() => this.view.members().filter(({ organism }) => organism?.kind === 'plant'));
 
+  constructor() {
+    // an empty tank waits for a name; a board of glass would come up over half of a small screen
+    afterNextRender(() => {
+      const free = document.activeElement === document.body || document.activeElement?.tagName === 'MAIN';
+      if (this.stock().length === 0 && free && matchMedia('(pointer: fine)').matches) this.box()?.nativeElement.focus();
+    });
+  }
+
   protected temperatureOf(place: Biotope): string {
     const span = place.water.temperatureC?.value;
     return span ? formatSpan('temperature', [span[0], span[1]], this.units()) : '';
@@ -126,12 +145,12 @@ export class LivestockBench {
       id: place.id,
       name: place.name,
       fidelity,
-      text: `${count('fits')} things are as there, ${count('watch')} are not${unknown > 0 ? `, ${unknown} not known` : ''}`,
+      text: `${count('fits')} match the biotope, ${count('watch')} do not${unknown > 0 ? `, ${unknown} not known` : ''}`,
     };
   });
 
   protected setFidelity(value: 'strict' | 'loose' | null): void {
-    this.store.edit('How true to the place', [{ op: 'replace', path: '/brief/fidelity', value }]);
+    this.store.edit('Biotope accuracy', [{ op: 'replace', path: '/brief/fidelity', value }]);
   }
 
   protected add(animal: Animal, count: number, breed: boolean, orElse: readonly string[] = []): void {
@@ -176,6 +195,11 @@ export class LivestockBench {
   protected setCount(id: string, count: number): void {
     const design = this.view.design();
     if (design) this.store.edit('Count', setCount(design, id, count));
+  }
+
+  /** A search is for all there is. */
+  protected wantAll(): void {
+    void this.store.wantWhole();
   }
 
   protected setPhase(id: string, phase: string): void {

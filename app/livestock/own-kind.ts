@@ -1,20 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
-import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzInputModule } from 'ng-zorro-antd/input';
 import { asFamily } from '../../core/catalogue/as-family';
 import type { Catalogue } from '../../core/catalogue/catalogue';
 import { FAMILIES } from '../../core/catalogue/families';
 import { Organism, type Animal } from '../../core/catalogue/organism';
-import { slug } from '../catalogue/own-edits';
+import { slug } from '../../core/design/edits/own-edits';
 import { QuantityField } from '../ui/quantity-field';
+import { SelectField } from '../ui/select';
 
 type Span = [number, number];
 
 /** A kind that the catalogue lacks: its family, and the few facts that decide; the rest is taken as its family's, and marked so. */
 @Component({
   selector: 'tr-own-kind',
-  imports: [FormsModule, NzButtonModule, NzInputModule, QuantityField],
+  imports: [SelectField, QuantityField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form (submit)="$event.preventDefault()">
@@ -24,21 +22,20 @@ type Span = [number, number];
       </p>
       <label>
         <span class="soft small">Latin name</span>
-        <input nz-input name="latin" placeholder="Genus species" [ngModel]="latin()" (ngModelChange)="latin.set($event)" />
+        <input class="field" #latinField name="latin" placeholder="Genus species" [value]="latin()" (input)="latin.set(latinField.value)" />
       </label>
       <label>
         <span class="soft small">What you call it</span>
-        <input nz-input name="common" [ngModel]="common()" (ngModelChange)="common.set($event)" />
+        <input class="field" #commonField name="common" [value]="common()" (input)="common.set(commonField.value)" />
       </label>
-      <label class="wide">
-        <span class="soft small">Family</span>
-        <select #family (change)="familyId.set(family.value || null)">
-          <option value="" [selected]="!familyId()">Choose what it is most like</option>
-          @for (family of families; track family.templateId) {
-            <option [value]="family.templateId" [selected]="family.templateId === familyId()">{{ family.name }}</option>
-          }
-        </select>
-      </label>
+      <tr-select
+        class="wide"
+        label="Family"
+        none="Choose what it is most like"
+        [options]="families"
+        [value]="familyId()"
+        (chosen)="familyId.set($event)"
+      />
       @if (template(); as t) {
         <tr-quantity label="Adult length" kind="length" [value]="lengthMm()" (quantity)="lengthMm.set($event)" />
         @if (t.kind === 'animal') {
@@ -56,10 +53,8 @@ type Span = [number, number];
         <p class="wide error" role="alert">{{ why }}</p>
       }
       <p class="wide actions">
-        <button nz-button nzType="primary" type="button" (click)="make()" [disabled]="!template()">
-          Put it into this room’s catalogue
-        </button>
-        <button nz-button type="button" (click)="left.emit()">Leave it</button>
+        <button class="btn primary" type="button" (click)="make()" [disabled]="!template()">Put it into this room’s catalogue</button>
+        <button class="btn" type="button" (click)="left.emit()">Leave it</button>
       </p>
     </form>
   `,
@@ -97,7 +92,7 @@ export class OwnKind {
   readonly made = output<Organism>();
   readonly left = output<void>();
 
-  protected readonly families = FAMILIES;
+  protected readonly families = FAMILIES.map(({ templateId, name }) => ({ value: templateId, text: name }));
   private readonly isLatin = computed(() => /^[A-Z][a-z]+ [a-z]+/.test(this.name()));
   protected readonly latin = linkedSignal(() => (this.isLatin() ? this.name() : ''));
   protected readonly common = linkedSignal(() => (this.isLatin() ? '' : this.name()));
@@ -150,7 +145,7 @@ export class OwnKind {
     );
     if (!parsed.success) {
       const [issue] = parsed.error.issues;
-      return this.reason.set(`${issue?.path.join(', ') ?? 'It'}: ${issue?.message ?? 'is not sound'}.`);
+      return this.reason.set(`${issue?.path.join(', ') ?? 'It'}: ${issue?.message ?? 'is invalid'}.`);
     }
     this.reason.set(null);
     this.made.emit(parsed.data);

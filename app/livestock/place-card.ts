@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
-import { NzButtonModule } from 'ng-zorro-antd/button';
 import { BASIS_WORD } from '../../core/assessment/wording';
 import type { Biotope } from '../../core/catalogue/biotope';
 import { rangeFor, type Animal } from '../../core/catalogue/organism';
@@ -17,7 +16,7 @@ const COLUMNS: readonly Parameter[] = ['temperatureC', 'ph', 'ghDh'];
 /** A wild place: its small section, its year, who lives there. */
 @Component({
   selector: 'tr-place-card',
-  imports: [NzButtonModule, PurposeFields, YearChart],
+  imports: [PurposeFields, YearChart],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2>{{ place().name }}</h2>
@@ -92,10 +91,10 @@ const COLUMNS: readonly Parameter[] = ['temperatureC', 'ph', 'ghDh'];
             <td class="end">
               @if (!row.animal) {
                 <button
-                  nz-button
+                  class="btn"
                   type="button"
                   [disabled]="readOnly()"
-                  [attr.aria-label]="'Plant ' + row.latin"
+                  [attr.aria-label]="'Plant one ' + row.latin"
                   (click)="plant.emit(row.id)"
                 >
                   Plant one
@@ -108,7 +107,7 @@ const COLUMNS: readonly Parameter[] = ['temperatureC', 'ph', 'ghDh'];
     </table>
     @if (chosen(); as animal) {
       <form (submit)="$event.preventDefault(); build.emit({ animal, count: count(), breed: breed() })">
-        <button nz-button nzType="primary" type="submit" [disabled]="readOnly()">
+        <button class="btn primary" type="submit" [disabled]="readOnly()">
           Build for <em>&nbsp;{{ animal.latin }}</em>
         </button>
         <tr-purpose-fields [(breed)]="breed" [(count)]="count" />

@@ -1,18 +1,14 @@
 import { ChangeDetectionStrategy, Component, model } from '@angular/core';
-import { FormsModule } from '@angular/forms';
-import { NzRadioModule } from 'ng-zorro-antd/radio';
+import { ChoiceField } from '../ui/choice';
 import { QuantityField } from '../ui/quantity-field';
 
 /** Keep or breed, and how many. */
 @Component({
   selector: 'tr-purpose-fields',
-  imports: [FormsModule, NzRadioModule, QuantityField],
+  imports: [ChoiceField, QuantityField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <nz-radio-group name="purpose" nzButtonStyle="solid" aria-label="Keep or breed" [ngModel]="breed()" (ngModelChange)="breed.set($event)">
-      <label nz-radio-button [nzValue]="false">Keep</label>
-      <label nz-radio-button [nzValue]="true">Breed</label>
-    </nz-radio-group>
+    <tr-choice label="Keep or breed" [hideLabel]="true" [options]="purposes" [value]="breed()" (chosen)="breed.set($event)" />
     <tr-quantity label="How many" kind="count" [hideLabel]="true" [limits]="[1, 5000]" [value]="count()" (quantity)="count.set($event)" />
   `,
   styles: `
@@ -27,6 +23,10 @@ import { QuantityField } from '../ui/quantity-field';
   `,
 })
 export class PurposeFields {
+  protected readonly purposes = [
+    { value: false, text: 'Keep' },
+    { value: true, text: 'Breed' },
+  ] as const;
   readonly breed = model.required<boolean>();
   readonly count = model.required<number>();
 }

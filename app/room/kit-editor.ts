@@ -19,7 +19,7 @@ import { QuantityField } from '../ui/quantity-field';
         (quantity)="setKit('vesselL', $event)"
       />
       <tr-quantity
-        label="Scale shows steps of"
+        label="Scale resolution"
         kind="mass"
         inUnit="g"
         placeholder="not stated"

@@ -1,6 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzInputModule } from 'ng-zorro-antd/input';
 import type { Operation } from 'rfc6902';
 import { inOrder, nextOrder } from '../../core/design/design';
 import { pointer } from '../../core/design/edit';
@@ -32,7 +30,7 @@ const KIND_WORD: Readonly<Record<OnHandKind, string>> = {
 /** What the room has in stock: re-use comes before buying. */
 @Component({
   selector: 'tr-on-hand-editor',
-  imports: [NzButtonModule, NzInputModule, QuantityField],
+  imports: [QuantityField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (rows().length > 0) {
@@ -52,7 +50,7 @@ const KIND_WORD: Readonly<Record<OnHandKind, string>> = {
               <tr>
                 <td>
                   <input
-                    nz-input
+                    class="field"
                     #name
                     maxlength="80"
                     [attr.aria-label]="'Name of ' + row.entry.name"
@@ -73,7 +71,7 @@ const KIND_WORD: Readonly<Record<OnHandKind, string>> = {
                 </td>
                 <td>
                   <input
-                    nz-input
+                    class="field"
                     #note
                     maxlength="200"
                     placeholder="from which tank, how old"
@@ -83,7 +81,7 @@ const KIND_WORD: Readonly<Record<OnHandKind, string>> = {
                   />
                 </td>
                 <td class="end">
-                  <button nz-button type="button" [attr.aria-label]="'Used up: ' + row.entry.name" (click)="remove(row.id)">Used up</button>
+                  <button class="btn" type="button" [attr.aria-label]="'Delete ' + row.entry.name" (click)="remove(row.id)">Delete</button>
                 </td>
               </tr>
             }
@@ -97,7 +95,7 @@ const KIND_WORD: Readonly<Record<OnHandKind, string>> = {
     }
     <p class="adders">
       @for (kind of kinds; track kind) {
-        <button nz-button type="button" (click)="add(kind)">Add {{ words[kind] }}</button>
+        <button class="btn" type="button" (click)="add(kind)">Add {{ words[kind] }}</button>
       }
     </p>
   `,

@@ -1,50 +1,47 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+  viewChild,
+  type ElementRef,
+} from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { Title } from '@angular/platform-browser';
 import { Router, RouterLink } from '@angular/router';
-import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzInputModule } from 'ng-zorro-antd/input';
 import type { Operation } from 'rfc6902';
-
-import { Room } from '../../core/design/room';
-import { DocumentStore, type DocumentState } from '../store/document-store';
-import { Library } from '../store/library';
+import { debounceTime, defer } from 'rxjs';
+import { tinykeys } from 'tinykeys';
+import type { Room } from '../../core/design/room';
+import { Commands } from '../palette/commands';
+import { storeBlocked$ } from '../store/database';
+import { Library, type Gone, type RoomName } from '../store/library';
 import { PreferencesStore } from '../store/preferences';
+import { downloadRoom } from '../store/room-file';
+import { viewShown } from '../store/first-view';
+import { waterTypes } from '../store/shipped-catalogue';
+import { RoomSession } from '../store/room-session';
 import type { TankSummary } from '../store/summary';
-import { download, fileStem } from '../ui/download';
 import { FileDrop } from '../ui/file-drop';
 import { SaveMark } from '../ui/save-mark';
+import { historyKeys } from '../ui/keys';
 import { UnitsMenu } from '../ui/units-menu';
 import { YearChart } from '../ui/year-chart';
-import { ClimateEditor } from './climate-editor';
+import { ClimateEditor } from '../parts/climate-editor';
 import { KitEditor } from './kit-editor';
+import { roomCommands } from './room-commands';
 import { OnHandEditor } from './on-hand-editor';
-import { SourcesEditor } from './sources-editor';
+import { SourcesEditor } from '../parts/sources-editor';
 import { TankCard } from './tank-card';
-
-/** What was deleted or put away last, and how to have it back. */
-interface Gone {
-  said: string;
-  putBack: () => Promise<void>;
-}
 
 /** A room: its tanks, its year, the waters, kit and stock at hand. */
 @Component({
   selector: 'tr-room-page',
-  imports: [
-    RouterLink,
-    NzButtonModule,
-    NzInputModule,
-    FileDrop,
-    SaveMark,
-    UnitsMenu,
-    TankCard,
-    ClimateEditor,
-    SourcesEditor,
-    KitEditor,
-    OnHandEditor,
-    YearChart,
-  ],
+  imports: [RouterLink, FileDrop, SaveMark, UnitsMenu, TankCard, ClimateEditor, SourcesEditor, KitEditor, OnHandEditor, YearChart],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './room-page.html',
   styleUrl: './room-page.less',
@@ -54,27 +51,39 @@ export class RoomPage {
   private readonly library = inject(Library);
   private readonly units = inject(PreferencesStore).units;
   private readonly router = inject(Router);
+  protected readonly commands = inject(Commands);
   private readonly title = inject(Title);
 
   protected readonly refused = toSignal(this.library.refused$, { initialValue: null });
-  protected readonly catalogue = toSignal(this.library.catalogue$);
-  protected readonly rooms = signal<Room[]>([]);
+  protected readonly waters = toSignal(defer(() => waterTypes()));
+  protected readonly rooms = signal<RoomName[]>([]);
   protected readonly tanks = signal<TankSummary[]>([]);
   protected readonly standing = computed(() => this.tanks().filter(({ archived }) => !archived));
   protected readonly archived = computed(() => this.tanks().filter(({ archived }) => archived));
-  protected readonly gone = signal<Gone | null>(null);
+  protected readonly gone = this.library.gone;
   protected readonly busy = signal(true);
   protected readonly problems = signal<string[]>([]);
-  protected readonly state = signal<DocumentState<Room> | null>(null);
+  protected readonly session = inject(RoomSession);
+  protected readonly state = toSignal(this.session.state$, { initialValue: null });
   protected readonly room = computed(() => this.state()?.document ?? null);
-  private store: DocumentStore<Room> | null = null;
+  protected readonly said = this.library.said;
+  protected readonly blocked = toSignal(storeBlocked$, { initialValue: false });
+
+  private readonly newRoomName = viewChild<ElementRef<HTMLInputElement>>('newName');
+  private readonly fileInput = viewChild<ElementRef<HTMLInputElement>>('file');
+  private readonly unitsMenu = viewChild(UnitsMenu);
 
   /** What an empty room is waiting for. */
   protected readonly firstSteps = computed(() => {
     const room = this.room();
     if (!room) return [];
     return [
-      { done: room.climateC !== null, text: 'State the room’s year', at: 'year-heading', why: 'without it no season can be judged' },
+      {
+        done: room.climateC !== null,
+        text: 'State the room’s temperature by month',
+        at: 'year-heading',
+        why: 'without it no season can be judged',
+      },
       { done: Object.keys(room.sources).length > 0, text: 'Add the water at hand', at: 'water-heading', why: 'without it no chemistry' },
       { done: this.tanks().length > 0, text: 'Begin a tank', at: 'tanks-heading', why: 'name its animal, or the wild place' },
     ];
@@ -88,15 +97,38 @@ export class RoomPage {
       onCleanup(() => (current = false));
       void this.load(id, () => current);
     });
-    this.library.writtenElsewhere$.pipe(takeUntilDestroyed()).subscribe((id) => {
-      const known = id === this.room()?.id || this.tanks().some((tank) => tank.id === id);
-      if (known && this.state()?.save.kind === 'saved') void this.load(this.roomId(), () => true);
+    const stopKeys = tinykeys(
+      window,
+      historyKeys(
+        () => this.session.undo(),
+        () => this.session.redo(),
+      ),
+    );
+    inject(DestroyRef).onDestroy(() => {
+      stopKeys();
+      this.gone.set(null);
+      void this.session.close();
     });
+    this.commands.offer(() =>
+      roomCommands({
+        newTank: () => void this.newTank(),
+        newRoom: () => this.newRoomName()?.nativeElement.focus(),
+        openFile: () => this.fileInput()?.nativeElement.click(),
+        exportRoom: () => void (this.room() && this.exportRoom(this.room()!)),
+        undo: () => this.session.undo(),
+        redo: () => this.session.redo(),
+        catalogue: () => void this.router.navigate(['/room', this.room()?.id, 'catalogue']),
+        units: () => this.unitsMenu()?.visible.set(true),
+        show: (heading) => this.scrollTo(heading),
+      }),
+    );
+    // the open room looks after itself; here it is the lists that follow
+    this.library.writtenElsewhere$.pipe(debounceTime(60), takeUntilDestroyed()).subscribe(() => void this.refreshLists());
     effect(() => this.title.setTitle(`${this.room()?.name ?? 'Rooms'} · Terroir`));
     // cards are shown from their summaries; those judged in another state of the room are judged again behind them
     effect(() => {
-      const [room, tanks, catalogue, units] = [this.room(), this.tanks(), this.catalogue(), this.units()];
-      if (!room || !catalogue || tanks.length === 0) return;
+      const [room, tanks, units] = [this.room(), this.tanks(), this.units()];
+      if (!room || tanks.length === 0) return;
       void this.library.judgeAgain(room, tanks, units).then((fresh) => {
         if (fresh.length === 0) return;
         const renewed = new Map(fresh.map((summary) => [summary.id, summary]));
@@ -107,22 +139,22 @@ export class RoomPage {
 
   private async load(id: string | undefined, isCurrent: () => boolean): Promise<void> {
     this.busy.set(true);
+    this.problems.set([]);
     try {
       await this.library.layDemoOnce();
       const rooms = await this.library.rooms();
       if (!isCurrent()) return;
       this.rooms.set(rooms);
-      const room = id ? await this.library.room(id) : (rooms[0] ?? null);
-      if (!isCurrent()) return;
-      if (id && !room) this.problems.set(['No such room here. It may live in another browser.']);
-      this.store = room && new DocumentStore<Room>(room, null, Room, (document) => this.library.saveRoom(document));
-      this.tanks.set(room ? await this.library.summaries(room.id) : []);
-      this.state.set(this.store?.state ?? null);
-      this.store?.state$.subscribe((state) => this.state.set(state));
+      const wanted = id ?? rooms[0]?.id;
+      const room = wanted === undefined ? null : await this.session.open(wanted);
+      if (room === 'overtaken' || !isCurrent()) return;
+      if (id && !room) this.problems.set(['No such room here. It may live in another browser, or at another address of this one.']);
+      this.tanks.set(wanted ? await this.library.summaries(wanted) : []);
     } catch (error) {
       this.problems.set([error instanceof Error ? error.message : String(error)]);
     }
     this.busy.set(false);
+    viewShown();
   }
 
   protected async newRoom(name: string): Promise<void> {
@@ -130,7 +162,7 @@ export class RoomPage {
     await this.router.navigate(['/room', room.id]);
   }
 
-  protected async deleteRoom(room: Room): Promise<void> {
+  protected async deleteRoom(room: RoomName): Promise<void> {
     const taken = await this.library.deleteRoom(room.id);
     if (!taken) return;
     const tanks = taken.tanks.length;
@@ -182,6 +214,7 @@ export class RoomPage {
   protected async putBack(gone: Gone): Promise<void> {
     this.gone.set(null);
     await gone.putBack();
+    await this.refreshLists();
   }
 
   private async refreshTanks(): Promise<void> {
@@ -189,37 +222,44 @@ export class RoomPage {
     if (room) this.tanks.set(await this.library.summaries(room.id));
   }
 
+  private async refreshLists(): Promise<void> {
+    this.rooms.set(await this.library.rooms());
+    await this.refreshTanks();
+  }
+
   protected async newTank(): Promise<void> {
     const room = this.room();
     if (!room) return;
-    const design = await this.library.addDesign(room.id, `Tank ${this.tanks().length + 1}`);
+    const design = await this.library.addDesign(room.id);
     await this.router.navigate(['/tank', design.id, 'livestock']);
   }
 
   protected async layDemo(): Promise<void> {
-    await this.library.layDemo();
+    const before = await this.library.layDemo();
     await this.router.navigate(['/room', 'low-barn']);
     await this.load('low-barn', () => true);
+    if (!before) return;
+    this.gone.set({
+      said: 'The demo stands as it was at the start.',
+      putBack: async () => {
+        await this.library.putBackOver(before);
+        await this.load('low-barn', () => true);
+      },
+    });
   }
 
   protected edit(label: string, patch: readonly Operation[]): void {
-    this.store?.edit(label, patch);
+    this.session.edit(label, patch);
   }
 
   protected renameRoom(name: string): void {
     if (name.trim() !== this.room()?.name) this.edit('Rename', [{ op: 'replace', path: '/name', value: name.trim() }]);
   }
 
-  protected undo(): void {
-    this.store?.undo();
-  }
-
-  protected redo(): void {
-    this.store?.redo();
-  }
-
-  protected retry(): void {
-    this.store?.retry();
+  /** Keeps what is here as a room of its own and goes there. */
+  protected async keepCopy(): Promise<void> {
+    const copy = await this.session.keepCopy();
+    if (copy) await this.router.navigate(['/room', copy.id]);
   }
 
   protected scrollTo(id: string): void {
@@ -229,7 +269,7 @@ export class RoomPage {
   }
 
   protected async exportRoom(room: Room): Promise<void> {
-    download(`${fileStem(room.name)}.terroir.zip`, await this.library.exportRoom(room), 'application/zip');
+    this.problems.set(await downloadRoom(this.library, room));
   }
 
   protected async open(files: FileList | null): Promise<void> {

@@ -1,9 +1,8 @@
-import { DatePipe } from '@angular/common';
+import { SEVERITY_WORD } from '../../core/calculation/finding';
 import { ChangeDetectionStrategy, Component, computed, effect, input, output, signal, viewChild, type ElementRef } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { NzInputModule } from 'ng-zorro-antd/input';
-import { SEVERITY_WORD } from '../../core/assessment/wording';
 import type { TankSummary } from '../store/summary';
+import { moment } from '../ui/day-text';
 import { LatinText } from '../ui/latin-text';
 import { SeverityGlyph } from '../ui/severity-glyph';
 import { TankFigureDrawing } from '../ui/tank-figure';
@@ -11,7 +10,7 @@ import { TankFigureDrawing } from '../ui/tank-figure';
 /** One tank of the room: how it looks, its worst finding, when it was saved. */
 @Component({
   selector: 'tr-tank-card',
-  imports: [RouterLink, DatePipe, NzInputModule, LatinText, SeverityGlyph, TankFigureDrawing],
+  imports: [RouterLink, LatinText, SeverityGlyph, TankFigureDrawing],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <a [routerLink]="['/tank', tank().id, 'livestock']">
@@ -26,11 +25,11 @@ import { TankFigureDrawing } from '../ui/tank-figure';
       } @else {
         <span class="state soft">being judged …</span>
       }
-      <span class="soft small">saved {{ tank().savedAt | date: 'd MMM, HH:mm' }}</span>
+      <span class="soft small">saved {{ saved() }}</span>
     </a>
     @if (renaming()) {
       <input
-        nz-input
+        class="field"
         #name
         maxlength="80"
         [attr.aria-label]="'New name of ' + tank().name"
@@ -112,6 +111,7 @@ export class TankCard {
     effect(() => this.name()?.nativeElement.select());
   }
 
+  protected readonly saved = computed(() => moment(new Date(this.tank().savedAt)));
   protected readonly verdict = computed(() => {
     const judged = this.tank().judged;
     if (!judged) return '';

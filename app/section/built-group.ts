@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import type { Operation } from 'rfc6902';
 import type { Bed } from '../../core/substrate/bed';
 import { previewGesture } from '../store/preview-gesture';
-import { TankStore } from '../store/tank-store';
+import { TankSession } from '../store/tank-session';
 import { TankView } from '../store/tank-view';
 import { drawPieces } from './drawn-pieces';
 import { groundPicture, groundSection, heightLines, HATCHES } from './ground-drawing';
@@ -45,7 +45,7 @@ export class BuiltGroup {
   /** A piece to be taken out. */
   readonly taken = output<string>();
   private readonly tank = inject(TankView);
-  private readonly store = inject(TankStore);
+  private readonly store = inject(TankSession);
   protected readonly key = `built-${++groups}`;
   protected readonly hatches = HATCHES;
   private readonly hold = signal<Hold | null>(null);

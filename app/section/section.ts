@@ -15,7 +15,8 @@ import { ticks } from 'd3-array';
 import { plain, wordFinding } from '../../core/assessment/wording';
 import { formatQuantity, fromChosen, inChosenUnit } from '../../core/quantity/format';
 import { PreferencesStore } from '../store/preferences';
-import { TankStore } from '../store/tank-store';
+import { previewGesture } from '../store/preview-gesture';
+import { TankSession } from '../store/tank-session';
 import { TankView } from '../store/tank-view';
 import type { Finding } from '../../core/calculation/finding';
 import { inOrder } from '../../core/design/design';
@@ -23,7 +24,7 @@ import { Stratum } from '../../core/catalogue/organism';
 import type { Vessel } from '../../core/vessel/model';
 import { halfLengthAtMm } from '../../core/vessel/shape';
 import { animalOf } from '../../core/assessment/derive';
-import { Why } from '../shell/why';
+import { Why } from '../store/why';
 import { drawAnimals, drawPlants, floorPath, vesselPath, waterPath } from './section-geometry';
 import { BuiltGroup } from './built-group';
 import { waterTint } from './figure';
@@ -66,7 +67,7 @@ export class Section {
   readonly shade = input<'plain' | 'shelter'>('plain');
   private readonly tank = inject(TankView);
   private readonly why = inject(Why);
-  private readonly store = inject(TankStore);
+  private readonly store = inject(TankSession);
   private readonly units = inject(PreferencesStore).units;
   private readonly svg = viewChild<ElementRef<SVGSVGElement>>('svg');
   /** Water level under the finger; the design changes when it is let go. */
@@ -420,13 +421,22 @@ export class Section {
     const frame = this.frame();
     const point = this.pointOf(event);
     if (this.dragged() === null || !frame || !point) return;
-    this.dragged.set(this.clamp((frame.y0 - point.y) / frame.scale));
+    const value = this.clamp((frame.y0 - point.y) / frame.scale);
+    this.dragged.set(value);
+    this.gesture.show(() => ({ design: [{ op: 'replace', path: '/vessel/waterLevelMm', value }] }));
   }
 
   protected drop(): void {
     const level = this.dragged();
-    this.dragged.set(null);
+    this.letGo();
     if (level !== null) this.setLevel(level);
+  }
+
+  private readonly gesture = previewGesture(() => this.dragged.set(null));
+
+  protected letGo(): void {
+    this.dragged.set(null);
+    this.gesture.end();
   }
 
   protected nudge(event: KeyboardEvent): void {

@@ -1,10 +1,9 @@
-import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { NzButtonModule } from 'ng-zorro-antd/button';
 import { companyOf, plannedNode, windowNodeOf } from '../../core/assessment/derive';
 import { causesOf } from '../../core/assessment/causes';
 import { emptyOwnCatalogue, saltsKnown } from '../../core/design/own-catalogue';
-import { SEVERITY_WORD, wordFinding } from '../../core/assessment/wording';
+import { wordFinding } from '../../core/assessment/wording';
+import { SEVERITY_WORD } from '../../core/calculation/finding';
 import { PARAMETER_META, PARAMETERS } from '../../core/catalogue/parameter';
 import { inOrder } from '../../core/design/design';
 import { sourceLabel } from '../../core/design/room';
@@ -16,13 +15,14 @@ import { Section } from '../section/section';
 import { PreferencesStore } from '../store/preferences';
 import { TankView } from '../store/tank-view';
 import { formatGrams } from '../water/grams';
+import { fullDay } from '../ui/day-text';
 import { LatinText } from '../ui/latin-text';
 import { SeverityGlyph } from '../ui/severity-glyph';
 
 /** The design on paper: what to have at the tank while it is being built. */
 @Component({
   selector: 'tr-sheet',
-  imports: [DatePipe, NzButtonModule, Section, LatinText, SeverityGlyph],
+  imports: [Section, LatinText, SeverityGlyph],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './sheet.html',
   styleUrl: './sheet.less',
@@ -30,7 +30,7 @@ import { SeverityGlyph } from '../ui/severity-glyph';
 export class Sheet {
   protected readonly view = inject(TankView);
   private readonly units = inject(PreferencesStore).units;
-  protected readonly today = new Date();
+  protected readonly today = fullDay(new Date());
 
   protected readonly facts = computed(() => {
     const [design, derived] = [this.view.design(), this.view.derived()];
@@ -52,7 +52,7 @@ export class Sheet {
       ],
       ['Water', `${volume(derived['vessel.water-volume'].value)}; whole system ${volume(derived['vessel.system-volume'].value)}`],
       ['Filled weight', mass ? `${formatQuantity('mass', mass.kg * 1000, units)}, with bed and hardscape` : 'not known'],
-      ['Gear', devices.join('; ') || 'none'],
+      ['Equipment', devices.join('; ') || 'none'],
     ] as const;
   });
 
@@ -78,7 +78,7 @@ export class Sheet {
     const known = saltsKnown(this.view.room()?.own ?? emptyOwnCatalogue());
     return [
       ...inOrder(salts).map(([, { saltId, mgPerL }]) => {
-        const grams = litres === null ? '' : `: ${formatGrams((mgPerL * litres) / 1000)} in all`;
+        const grams = litres === null ? '' : `: ${formatGrams((mgPerL * litres) / 1000, this.units())} in all`;
         return `${known.get(saltId)?.name ?? saltId}, ${Math.round(mgPerL)} mg/L${grams}`;
       }),
       ...(conditioner
@@ -86,7 +86,7 @@ export class Sheet {
         : []),
       ...inOrder(additions).map(([, { materialId, amount }]) => {
         const material = materials?.get(materialId);
-        return `${material?.name ?? materialId}: ${material?.use === 'substrate' ? formatQuantity('volume', amount, this.units()) : formatGrams(amount)}`;
+        return `${material?.name ?? materialId}: ${material?.use === 'substrate' ? formatQuantity('volume', amount, this.units()) : formatGrams(amount, this.units())}`;
       }),
       ...(co2 ? [`CO₂ fed to ${co2.mgPerL} mg/L by day`] : []),
     ];

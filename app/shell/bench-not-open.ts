@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { SeverityGlyph } from '../ui/severity-glyph';
-import { BENCHES } from './benches';
+import { BENCH_LIST } from './benches';
 import { TankView } from '../store/tank-view';
 
 /** A bench that Terroir does not judge yet says so: unknown, never fine. */
@@ -14,17 +14,11 @@ import { TankView } from '../store/tank-view';
     <p class="state"><tr-severity severity="unknown" [silent]="true" /> Not judged yet</p>
     @if (entry()) {
       <p>Terroir cannot work on this part of the tank yet. Nothing here counts as fine: it is unknown.</p>
-      @if (bench() === 'equipment') {
-        <p>Heater and cooler are set on the <a [routerLink]="['/tank', view.design()?.id, 'vessel']">Vessel bench</a>.</p>
-      }
       @if (bench() === 'plants') {
         <p>
           Plants of a place can be put in from the <a [routerLink]="['/tank', view.design()?.id, 'livestock']">Livestock bench</a>; their
           water is judged.
         </p>
-      }
-      @if (bench() === 'stocking') {
-        <p>Counts and group sizes are on the <a [routerLink]="['/tank', view.design()?.id, 'livestock']">Livestock bench</a>.</p>
       }
     }
   `,
@@ -45,5 +39,6 @@ import { TankView } from '../store/tank-view';
 export class BenchNotOpen {
   readonly bench = input.required<string>();
   protected readonly view = inject(TankView);
-  protected readonly entry = computed(() => BENCHES.find(({ id }) => id === this.bench()));
+  private readonly benches = inject(BENCH_LIST);
+  protected readonly entry = computed(() => this.benches.find(({ id }) => id === this.bench()));
 }

@@ -3,11 +3,11 @@ import { peatPocket, tank, weedyThicket } from '../../core/testing/tanks';
 import { EquipmentBench } from '../equipment/equipment-bench';
 import { LivestockBench } from '../livestock/livestock-bench';
 import { StockingBench } from '../stocking/stocking-bench';
-import { TankStore } from '../store/tank-store';
+import { TankSession } from '../store/tank-session';
 import { openBench } from '../testing/open-bench';
 import { VesselBench } from '../vessel/vessel-bench';
 
-afterEach(async () => TestBed.inject(TankStore).close());
+afterEach(async () => TestBed.inject(TankSession).close());
 
 describe('the vessel bench', () => {
   const bare = tank([['danio-margaritatus', 8]], { vessel: null });
@@ -60,11 +60,11 @@ describe('the vessel bench', () => {
     const { press, type, design } = await openBench(VesselBench, weedyThicket);
     await press('mesh');
     expect(design().vessel?.lid).toEqual({ value: 'mesh', basis: 'measured' });
-    await press('It stood full and stayed dry outside (leak test)');
+    await press('Leak test passed: full, and dry outside (leak test)');
     expect(design().vessel?.leakTest.value).toBeNull();
     await press('It leaked');
     expect(design().vessel?.leakTest.value?.dry).toBeFalse();
-    await press('It stood full and stayed dry outside (leak test)');
+    await press('Leak test passed: full, and dry outside (leak test)');
     await type('Days it stood full', '8');
     expect(design().vessel?.leakTest.value).toEqual(jasmine.objectContaining({ dry: true, days: 8 }));
   });
@@ -108,8 +108,8 @@ describe('the vessel bench', () => {
     expect(host.textContent).toMatch(/In a power cut\s+9.6 L\s+drain back/);
     await press('Add a pipe');
     expect(host.textContent).toMatch(/In a power cut\s+10.1 L\s+drain back/);
-    await press('Take out pipe 1');
-    await press('Close opening 1');
+    await press('Remove pipe 1');
+    await press('Close it: opening 1');
     expect([design().vessel?.openings, design().vessel?.plumbing]).toEqual([{}, {}]);
   });
 
@@ -171,7 +171,7 @@ describe('the equipment bench', () => {
     expect(heater()).toEqual(jasmine.objectContaining({ setPointC: 24, powerW: 50 }));
     await type('Size 1 of the heater', '22');
     expect(Object.values(design().equipment)[0]?.sizeMm).toEqual([22, 22, 22]);
-    await press('Take the heater out');
+    await press('Remove the heater');
     expect(design().equipment).toEqual({});
   });
 
@@ -280,7 +280,7 @@ describe('the livestock bench', () => {
     expect(added).toEqual(jasmine.objectContaining({ count: 10, phase: 'keep' }));
     await type('Count of Danio margaritatus', '5');
     expect(design().stock['danios']).toEqual(jasmine.objectContaining({ count: 5, female: 5 }));
-    await press('Take out Danio margaritatus');
+    await press('Remove Danio margaritatus');
     expect(design().stock['danios']).toBeUndefined();
     expect(design().brief.targetStockIds).toEqual([]);
   });
@@ -297,7 +297,7 @@ describe('the livestock bench', () => {
       'Hydrilla verticillata',
       'Petruichthys brevis',
     ]);
-    await press('Plant Hydrilla verticillata');
+    await press('Plant one Hydrilla verticillata');
     await press('Build for Danio margaritatus');
     expect(design().brief.biotopeId).toBe('spring-pond-shan');
     expect(Object.values(design().stock)[0]).toEqual(
@@ -327,19 +327,19 @@ describe('the livestock bench', () => {
 
   it('says how true a tank is to its place, as strictly as is wanted', async () => {
     const { press, design, text } = await openBench(LivestockBench, weedyThicket);
-    expect(text('.meant-place')).toContain('Built after Spring-fed pond, Shan plateau');
+    expect(text('.meant-place')).toContain('Modelled on Spring-fed pond, Shan plateau');
     await press('Strictly');
     expect(design().brief.fidelity).toBe('strict');
-    const strict = Number(/(\d+) are not/.exec(text('.meant-place'))![1]);
+    const strict = Number(/(\d+) do not/.exec(text('.meant-place'))![1]);
     await press('Loosely');
-    expect(Number(/(\d+) are not/.exec(text('.meant-place'))![1])).toBeLessThanOrEqual(strict);
+    expect(Number(/(\d+) do not/.exec(text('.meant-place'))![1])).toBeLessThanOrEqual(strict);
     await press('Not judged');
     expect(text('.meant-place [role=status]')).toBe('');
   });
 
   it('is read-only while another tab writes', async () => {
     const { store, host, refresh } = await openBench(LivestockBench, weedyThicket);
-    store.current!.design.setReadOnly(true);
+    store.current!.design.setMayWrite(false);
     await refresh();
     expect(host.querySelector<HTMLButtonElement>('tr-animal-card form button[type=submit]')?.disabled).toBeTrue();
     expect(host.querySelector<HTMLInputElement>('.stock tr-quantity input')?.disabled).toBeTrue();

@@ -2,12 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive } from '@angular/router';
 import { filter, map, startWith } from 'rxjs';
-import { formatNumber, formatQuantity, formatSpan } from '../../core/quantity/format';
-import type { Design } from '../../core/design/design';
-import { shortDay } from '../ui/day-text';
 import { PreferencesStore } from '../store/preferences';
 import { SeverityGlyph } from '../ui/severity-glyph';
-import { BENCHES } from './benches';
+import { NIGHT_INK } from './bench';
+import { BENCH_LIST } from './benches';
 import { TankView } from '../store/tank-view';
 
 /** The benches in work order, stacked like the bands of a soil profile. */
@@ -142,12 +140,13 @@ import { TankView } from '../store/tank-view';
 export class Course {
   /** On a small screen the benches unfold. */
   protected readonly open = signal(false);
+  private readonly all = inject(BENCH_LIST);
   private readonly router = inject(Router);
   protected readonly current = toSignal(
     this.router.events.pipe(
       filter((event) => event instanceof NavigationEnd),
       startWith(null),
-      map(() => BENCHES.find(({ id }) => id === this.router.url.split(/[/?#]/)[3])?.name ?? 'choose'),
+      map(() => this.all.find(({ id }) => id === this.router.url.split(/[/?#]/)[3])?.name ?? 'choose'),
     ),
     { initialValue: 'choose' },
   );
@@ -156,87 +155,15 @@ export class Course {
 
   protected readonly benches = computed(() => {
     const night = this.preferences.theme() === 'night';
-    return BENCHES.map((bench) => ({
+    const [design, derived, units] = [this.view.design(), this.view.told()?.derived, this.preferences.units()];
+    return this.all.map((bench) => ({
       ...bench,
       band: night ? bench.nightBand : bench.band,
-      ink: night ? bench.nightInk : bench.ink,
+      ink: night ? NIGHT_INK : bench.ink,
       severity: this.view.worstOf(bench.id) ?? 'unknown',
       count: this.view.causes().filter(({ head, severity }) => head.bench === bench.id && (severity === 'conflict' || severity === 'watch'))
         .length,
-      line: this.lineOf(bench.id),
+      line: design && derived ? (bench.line?.({ design, derived, units }) ?? 'not judged yet') : '–',
     }));
   });
-
-  private lineOf(bench: string): string {
-    const design = this.view.design();
-    const derived = this.view.told()?.derived;
-    const units = this.preferences.units();
-    if (!design || !derived) return '–';
-    switch (bench) {
-      case 'livestock': {
-        const count = Object.values(design.stock).reduce((sum, entry) => sum + entry.count, 0);
-        return count === 0
-          ? 'choose first'
-          : `${count} adult${count === 1 ? '' : 's'}, ${design.brief.purpose === 'breed' ? 'breeding' : 'kept'}`;
-      }
-      case 'vessel': {
-        const { vessel } = design;
-        return vessel
-          ? `${vessel.shape === 'box' ? '' : `${vessel.shape.replace('-', ' ')} `}${[vessel.lengthMm, vessel.widthMm, vessel.heightMm]
-              .map((mm) => formatNumber('length', mm, units))
-              .join(' × ')} ${units.length}`
-          : 'not chosen';
-      }
-      case 'water': {
-        const gh = derived['planned.ghDh'].value;
-        const ph = derived['planned.ph'].value;
-        if (gh === null) return 'not chosen';
-        return `${formatQuantity('hardness', gh, units)}${ph === null ? '' : ` · pH ${formatQuantity('ph', ph, units)}`}`;
-      }
-      case 'substrate': {
-        const bed = derived['substrate.bed'].value;
-        if (!bed || bed.layers.length === 0) return design.substrate.bare ? 'bare bottom' : 'not stated';
-        const name = (bed.showing[0]?.material?.name ?? 'bed').split(',')[0]!.toLowerCase();
-        return `${name} ${formatSpan('length', [bed.topMm.least, bed.topMm.most], units)}`;
-      }
-      case 'hardscape': {
-        const count = derived['scene.pieces'].value?.length ?? 0;
-        return count === 0 ? 'no pieces yet' : `${count} piece${count === 1 ? '' : 's'}`;
-      }
-      case 'equipment': {
-        const span = derived['planned.temperatureC'].interval;
-        const device = Object.values(design.equipment).find(({ kind }) => kind === 'heater' || kind === 'cooler');
-        return device && 'setPointC' in device
-          ? `${device.kind} at ${formatQuantity('temperature', device.setPointC, units)}`
-          : span
-            ? `no heater, ${formatSpan('temperature', span, units)}`
-            : 'no heater';
-      }
-      case 'plants': {
-        const kinds = this.view.members().filter(({ organism }) => organism?.kind === 'plant').length;
-        return kinds === 0 ? 'none yet' : `${kinds} kind${kinds === 1 ? '' : 's'}`;
-      }
-      case 'care':
-        return careLine(design);
-      case 'stocking':
-        return stockingLine(Object.values(design.stock));
-      default:
-        return 'not judged yet';
-    }
-  }
-}
-
-function careLine({ care }: Design): string {
-  const next = Object.values(care.steps)
-    .map(({ day }) => day)
-    .sort()[0];
-  if (next !== undefined) return `next on ${shortDay(next)}`;
-  return care.change ? `${Math.round(care.change.fraction * 100)} % every ${care.change.everyDays} days` : 'not stated';
-}
-
-function stockingLine(stock: readonly { count: number }[]): string {
-  if (stock.length === 0) return 'nobody yet';
-  return stock.length === 1
-    ? 'one kind'
-    : `${stock.length} kinds, ${(stock.length * (stock.length - 1)) / 2} pair${stock.length === 2 ? '' : 's'}`;
 }

@@ -1,13 +1,13 @@
-import { DatePipe } from '@angular/common';
-import { ChangeDetectionStrategy, Component, ElementRef, effect, inject, model, signal, viewChild, viewChildren } from '@angular/core';
+import { ChangeDetectionStrategy, Component, effect, inject, model, signal, viewChildren } from '@angular/core';
 import { Router } from '@angular/router';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { A11yModule } from '@angular/cdk/a11y';
 import { NzDrawerModule } from 'ng-zorro-antd/drawer';
 import { Section } from '../section/section';
 import { Library } from '../store/library';
 import type { Snapshot } from '../store/database';
-import { TankStore } from '../store/tank-store';
+import { TankSession } from '../store/tank-session';
 import { TankView } from '../store/tank-view';
+import { moment } from '../ui/day-text';
 import { download, fileStem } from '../ui/download';
 import { standaloneSvg, svgToPng } from '../ui/svg-file';
 import { exportDesign } from './design-file';
@@ -21,22 +21,28 @@ const WHY: Readonly<Record<Snapshot['why'], string>> = {
 /** What goes in and out: the design as a file, its drawing, a sheet to print, and earlier states to go back to. */
 @Component({
   selector: 'tr-files',
-  imports: [DatePipe, NzButtonModule, NzDrawerModule, Section],
+  imports: [A11yModule, NzDrawerModule, Section],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <nz-drawer nzPlacement="right" [nzVisible]="visible()" [nzWidth]="420" [nzClosable]="false" (nzOnClose)="visible.set(false)">
+    <nz-drawer
+      nzPlacement="right"
+      [nzVisible]="visible()"
+      nzWidth="min(420px, 100vw)"
+      [nzClosable]="false"
+      (nzOnClose)="visible.set(false)"
+    >
       <ng-container *nzDrawerContent>
         @if (visible()) {
-          <div role="dialog" aria-modal="true" aria-labelledby="files-heading">
+          <div role="dialog" aria-modal="true" cdkTrapFocus cdkTrapFocusAutoCapture aria-labelledby="files-heading">
             <p class="head">
               <strong id="files-heading">Files and earlier states</strong>
-              <button nz-button #close type="button" (click)="visible.set(false)">Close</button>
+              <button class="btn" type="button" (click)="visible.set(false)">Close</button>
             </p>
             <h3>This design</h3>
             <p class="buttons">
-              <button nz-button type="button" (click)="exportFile()">Export as a file</button>
-              <button nz-button type="button" (click)="toSheet()">Summary to print</button>
-              <button nz-button type="button" [disabled]="view.members().length === 0" (click)="speciesList()">
+              <button class="btn" type="button" (click)="exportFile()">Export as a file</button>
+              <button class="btn" type="button" (click)="toSheet()">Summary to print</button>
+              <button class="btn" type="button" [disabled]="view.members().length === 0" (click)="speciesList()">
                 Species list (Darwin Core)
               </button>
             </p>
@@ -48,8 +54,8 @@ const WHY: Readonly<Record<Snapshot['why'], string>> = {
               @for (one of drawings; track one.view) {
                 <tr-section [view]="one.view" [inset]="false" />
                 <p class="buttons">
-                  <button nz-button type="button" (click)="svg(one.view)">{{ one.name }} as SVG</button>
-                  <button nz-button type="button" (click)="png(one.view)">{{ one.name }} as PNG</button>
+                  <button class="btn" type="button" (click)="svg(one.view)">{{ one.name }} as SVG</button>
+                  <button class="btn" type="button" (click)="png(one.view)">{{ one.name }} as PNG</button>
                 </p>
               }
             } @else {
@@ -60,17 +66,17 @@ const WHY: Readonly<Record<Snapshot['why'], string>> = {
             }
             <h3>Earlier states</h3>
             <p class="buttons">
-              <button nz-button type="button" [disabled]="view.readOnly()" (click)="keep()">Keep this state</button>
+              <button class="btn" type="button" [disabled]="view.readOnly()" (click)="keep()">Keep this state</button>
             </p>
             <ul>
               @for (snapshot of snapshots(); track snapshot.id) {
                 <li>
                   <span>
-                    {{ snapshot.at | date: 'd MMM y, HH:mm' }}
+                    {{ when(snapshot.at) }}
                     <span class="soft small">{{ why[snapshot.why] }}, edit {{ snapshot.design.rev }}</span>
                   </span>
                   <button
-                    nz-button
+                    class="btn"
                     type="button"
                     [disabled]="view.readOnly() || snapshot.design.rev === view.design()?.rev"
                     [attr.aria-label]="'Go back to edit ' + snapshot.design.rev"
@@ -83,7 +89,9 @@ const WHY: Readonly<Record<Snapshot['why'], string>> = {
                 <li class="soft">None yet. One is kept each time the tank is opened, and whenever you ask for it.</li>
               }
             </ul>
-            <p class="small soft">Going back is an edit like any other: undo takes it back. The last 20 states are kept.</p>
+            <p class="small soft">
+              Going back is an edit like any other: undo takes it back. The last 20 are kept, and every one that you kept yourself.
+            </p>
           </div>
         }
       </ng-container>
@@ -129,7 +137,7 @@ const WHY: Readonly<Record<Snapshot['why'], string>> = {
 export class Files {
   readonly visible = model(false);
   protected readonly view = inject(TankView);
-  private readonly store = inject(TankStore);
+  private readonly store = inject(TankSession);
   private readonly library = inject(Library);
   private readonly router = inject(Router);
   private readonly sections = viewChildren(Section);
@@ -138,17 +146,15 @@ export class Files {
     { view: 'plan', name: 'Plan' },
   ] as const;
   protected readonly why = WHY;
+  protected readonly when = (at: string) => moment(new Date(at), true);
   protected readonly snapshots = signal<Snapshot[]>([]);
   protected readonly problem = signal<string | null>(null);
-
-  private readonly close = viewChild('close', { read: ElementRef<HTMLButtonElement> });
 
   constructor() {
     effect(() => {
       if (this.visible()) void this.refresh();
     });
     // the keyboard goes with the eye
-    effect(() => this.close()?.nativeElement.focus());
   }
 
   private async refresh(): Promise<void> {

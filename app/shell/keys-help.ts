@@ -1,6 +1,6 @@
-import { ChangeDetectionStrategy, Component, model } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, model } from '@angular/core';
 import { NzModalModule } from 'ng-zorro-antd/modal';
-import { BENCHES } from './benches';
+import { BENCH_LIST } from './benches';
 
 /** What each key does. */
 @Component({
@@ -51,6 +51,6 @@ import { BENCHES } from './benches';
   `,
 })
 export class KeysHelp {
-  protected readonly benches = BENCHES;
+  protected readonly benches = inject(BENCH_LIST);
   readonly visible = model(false);
 }

@@ -1,35 +1,25 @@
 import { NgTemplateOutlet } from '@angular/common';
-import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, output, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router } from '@angular/router';
 import { filter, map, startWith } from 'rxjs';
-import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzInputModule } from 'ng-zorro-antd/input';
 import { causesOf } from '../../core/assessment/causes';
 import type { Gravity } from '../../core/assessment/gravity';
-import {
-  BASIS_WORD,
-  GRAVITY_WORD,
-  SEVERITY_WORD,
-  nameOf,
-  plain,
-  wordFinding,
-  wordRemedy,
-  wordShortfall,
-} from '../../core/assessment/wording';
-import { compare } from '../../core/assessment/remedies/compare';
+import { BASIS_WORD, GRAVITY_WORD, nameOf, plain, wordFinding, wordRemedy, wordShortfall } from '../../core/assessment/wording';
 import type { Remedy } from '../../core/assessment/remedies/remedy';
 import type { Finding } from '../../core/calculation/finding';
 import { pointer } from '../../core/design/edit';
 import { PreferencesStore } from '../store/preferences';
-import { TankStore } from '../store/tank-store';
+import { TankSession } from '../store/tank-session';
 import { LatinText } from '../ui/latin-text';
 import { SeverityGlyph } from '../ui/severity-glyph';
 import { TankView } from '../store/tank-view';
+import { workedOut } from '../store/worked-out';
 import { ChoiceField } from '../ui/choice';
-import { BENCHES } from './benches';
-import { controlOf, reach } from './controls';
-import { Why } from './why';
+import { BENCH_LIST } from './benches';
+import { FRAME } from '../../core/assessment/frame';
+import { goTo } from './reach';
+import { Why } from '../store/why';
 
 interface Entry {
   finding: Finding;
@@ -50,15 +40,25 @@ interface Row extends Entry {
   shortfall: string | null;
 }
 
+/** Findings that are told by name when they come or go. */
+const MOST_TOLD = 2;
+
+/** "New: a; b and 3 more." */
+function inShort(word: string, titles: readonly string[]): string {
+  if (titles.length === 0) return '';
+  const more = titles.length - MOST_TOLD;
+  return `${word}: ${titles.slice(0, MOST_TOLD).join('; ')}${more > 0 ? ` and ${more} more` : ''}.`;
+}
+
 /** Enough to begin with; more at a press. */
 const AT_FIRST = 30;
 
 /** Findings, worst first; each opens to its reason, basis and remedies with what they would change. */
 @Component({
   selector: 'tr-ledger',
-  imports: [NgTemplateOutlet, NzButtonModule, NzInputModule, ChoiceField, LatinText, SeverityGlyph],
+  imports: [NgTemplateOutlet, ChoiceField, LatinText, SeverityGlyph],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  host: { role: 'complementary', 'aria-label': 'Ledger' },
+  host: { role: 'complementary', 'aria-label': 'Findings' },
   templateUrl: './ledger.html',
   styleUrl: './ledger.less',
 })
@@ -66,8 +66,9 @@ export class Ledger {
   /** Left for a bench. */
   readonly went = output<void>();
   protected readonly view = inject(TankView);
-  private readonly store = inject(TankStore);
+  private readonly store = inject(TankSession);
   private readonly why = inject(Why);
+  private readonly benches = inject(BENCH_LIST);
   private readonly router = inject(Router);
   private readonly units = inject(PreferencesStore).units;
 
@@ -90,7 +91,7 @@ export class Ledger {
     { value: 'animal', text: 'by animal' },
   ] as const;
   /** The remedy that is being compared. */
-  protected readonly comparing = signal<string | null>(null);
+  protected readonly comparing = signal<Remedy | null>(null);
 
   /** How many of the open ones are written out; a crowded tank has hundreds. */
   protected readonly limit = signal(AT_FIRST);
@@ -141,7 +142,7 @@ export class Ledger {
       return plain(`${title} ${reason}`).toLowerCase().includes(query);
     };
     const isAsked = (finding: Finding) =>
-      (bench === null || finding.bench === bench || controlOf(finding).bench === bench) && mentions(finding);
+      (bench === null || finding.bench === bench || FRAME.placeOf(finding).bench === bench) && mentions(finding);
     return (assessment ? causesOf(assessment) : [])
       .filter(({ head, parts }) => isAsked(head) || parts.some(isAsked))
       .map(({ head, parts, gravity }) => ({
@@ -182,7 +183,7 @@ export class Ledger {
       const [subject] = finding.subjects;
       const name =
         by === 'bench'
-          ? (BENCHES.find(({ id }) => id === finding.bench)?.name ?? finding.bench)
+          ? (this.benches.find(({ id }) => id === finding.bench)?.name ?? finding.bench)
           : subject !== undefined && assessment
             ? nameOf(subject, assessment)
             : 'The tank';
@@ -203,7 +204,29 @@ export class Ledger {
     const said = parts.filter(([n]) => n > 0).map(([n, word]) => `${n} ${word}${n > 1 && word === 'conflict' ? 's' : ''}`);
     const unknown = count('unknown');
     if (said.length > 0) return said.join(', ');
-    return unknown > 0 ? `${unknown} unknown` : 'nothing against the plan so far';
+    return unknown > 0 ? `${unknown} unknown` : 'no problems found';
+  });
+
+  /** What is open and presses, with the judgement that it is worded by. */
+  private readonly pressing = computed(() => {
+    const assessment = this.view.written();
+    const accepted = this.view.design()?.accepted ?? {};
+    const heads = (assessment ? causesOf(assessment) : []).map(({ head }) => head).filter(({ key }) => !Object.hasOwn(accepted, key));
+    const pressing = heads.filter(({ severity }) => severity === 'conflict' || severity === 'watch');
+    return { assessment, findings: new Map(pressing.map((finding) => [finding.key, finding])) };
+  });
+  /** What has come and gone among it, said once the hand rests: for who cannot see the list change. */
+  protected readonly news = linkedSignal<ReturnType<typeof this.pressing>, string>({
+    source: this.pressing,
+    computation: (now, before) => {
+      if (!before?.source.assessment || !now.assessment) return '';
+      const { source } = before;
+      const word = (all: typeof now, but: typeof now): string[] =>
+        [...all.findings.values()]
+          .filter(({ key }) => !but.findings.has(key))
+          .map((finding, i) => (i < MOST_TOLD ? plain(wordFinding(finding, all.assessment!, this.units()).title) : ''));
+      return [inShort('New', word(now, source)), inShort('Gone', word(source, now))].filter(Boolean).join(' ');
+    },
   });
 
   protected apply(remedy: Remedy, action: string): void {
@@ -216,32 +239,28 @@ export class Ledger {
 
   protected goTo(finding: Finding): void {
     const { design } = this.store.current ?? {};
-    const { bench, control } = controlOf(finding);
     if (!design) return;
-    void this.router.navigate(['/tank', design.state.document.id, bench]).then(() => control && reach(control));
+    void goTo(this.router, design.state.document.id, FRAME.placeOf(finding));
     this.went.emit();
   }
 
   protected toggleCompare(remedy: Remedy): void {
-    this.comparing.update((id) => (id === remedy.id ? null : remedy.id));
+    this.comparing.update((one) => (one?.id === remedy.id ? null : remedy));
   }
 
-  /** What a remedy would change in the judgement, finding by finding. */
-  protected differences(remedy: Remedy) {
-    const assessment = this.view.written();
-    const compared = assessment && compare(assessment, remedy.patch);
-    if (!assessment || !compared) return [];
-    const word = (finding: Finding | null) => (finding ? SEVERITY_WORD[finding.severity].toLowerCase() : 'gone');
-    return compared.differences.map(({ key, before, after }) => ({
-      key,
-      title: wordFinding((before ?? after)!, before ? assessment : compared.after, this.units()).title,
-      then: after ? wordFinding(after, compared.after, this.units()).title : null,
-      before: before?.severity ?? null,
-      after: after?.severity ?? null,
-      beforeWord: word(before),
-      afterWord: word(after),
-    }));
-  }
+  private readonly compared = workedOut(
+    this.view,
+    'compare',
+    computed(() => {
+      const remedy = this.comparing();
+      return remedy && { remedyId: remedy.id, patch: remedy.patch, units: this.units() };
+    }),
+  );
+  /** What the remedy that is being compared would change in the judgement; null until it is worked out. */
+  protected readonly differences = computed(() => {
+    const found = this.compared();
+    return found && found.remedyId === this.comparing()?.id ? found.findings : null;
+  });
 
   /** The parts of a cause, in full. */
   protected partRows({ parts }: Row): Row[] {

@@ -8,27 +8,28 @@ import { lowBarn, peatPocket, tank, weedyThicket } from '../../core/testing/tank
 import type { Design } from '../../core/design/design';
 import { Library } from '../store/library';
 import { PreferencesStore } from '../store/preferences';
-import { TankStore } from '../store/tank-store';
+import { TankSession } from '../store/tank-session';
+import { NIGHT_INK } from './bench';
 import { BENCHES } from './benches';
 import { Course } from './course';
 import { Ledger } from './ledger';
-import { Why } from './why';
+import { Why } from '../store/why';
 import { WindowStrip } from './window-strip';
 
 /** A store open on a design that was put into the browser's store first. */
-async function openTank(design: Design): Promise<TankStore> {
+async function openTank(design: Design): Promise<TankSession> {
   TestBed.resetTestingModule();
   TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection(), provideRouter([]), provideNzNoAnimation()] });
   const library = TestBed.inject(Library);
   await library.saveRoom(lowBarn);
   await library.saveDesign(design);
   TestBed.inject(PreferencesStore).units.set(METRIC);
-  const store = TestBed.inject(TankStore);
+  const store = TestBed.inject(TankSession);
   expect(await store.open(design.id)).toBeTrue();
   return store;
 }
 
-async function helped(store: TankStore, fixture: ComponentFixture<unknown>): Promise<void> {
+async function helped(store: TankSession, fixture: ComponentFixture<unknown>): Promise<void> {
   await firstValueFrom(store.helps$);
   await fixture.whenStable();
   fixture.detectChanges();
@@ -37,7 +38,7 @@ async function helped(store: TankStore, fixture: ComponentFixture<unknown>): Pro
 const squeeze = (text: string | null | undefined) => (text ?? '').replace(/\s+/g, ' ').trim();
 
 describe('the tank store', () => {
-  afterEach(async () => TestBed.inject(TankStore).close());
+  afterEach(async () => TestBed.inject(TankSession).close());
 
   it('judges anew after each edit, and keeps what it judged of untouched parts', async () => {
     const store = await openTank(weedyThicket);
@@ -73,7 +74,7 @@ describe('the tank store', () => {
 });
 
 describe('the ledger', () => {
-  afterEach(async () => TestBed.inject(TankStore).close());
+  afterEach(async () => TestBed.inject(TankSession).close());
 
   it('lists the worst first, with reason and remedies, and folds away what fits', async () => {
     const store = await openTank(weedyThicket);
@@ -90,7 +91,23 @@ describe('the ledger', () => {
     fixture.detectChanges();
     expect(fits.getAttribute('aria-expanded')).toBe('true');
     expect(host.querySelector('article[data-severity=fits]')).not.toBeNull();
-    expect(squeeze(host.querySelector('[role=status]')?.textContent)).toMatch(/^\d watch$/);
+    expect(squeeze(host.querySelector('.head .small')?.textContent)).toMatch(/^\d watch$/);
+  });
+
+  it('says what has come and gone by its name, and nothing when nothing has', async () => {
+    const store = await openTank(weedyThicket);
+    const fixture = TestBed.createComponent(Ledger);
+    await helped(store, fixture);
+    const news = () => squeeze((fixture.nativeElement as HTMLElement).querySelector('[role=status]')?.textContent);
+    const lid = async (value: string) => {
+      store.edit('Lid', [{ op: 'replace', path: '/vessel/lid', value: { value, basis: 'measured' } }]);
+      await fixture.whenStable();
+      return news();
+    };
+    expect(news()).toBe('');
+    expect(await lid('mesh')).toBe('Gone: Danio margaritatus jumps, and there is no lid.');
+    expect(await lid('mesh')).toBe('');
+    expect(await lid('none')).toBe('New: Danio margaritatus jumps, and there is no lid.');
   });
 
   it('applies a remedy by its button', async () => {
@@ -120,7 +137,7 @@ describe('the ledger', () => {
     expect(host.querySelector('article[data-key="vessel.lid:danios"]')).toBeNull();
     click('1 accepted by you');
     expect(squeeze(host.textContent)).toContain('Accepted: “cover glass is ordered”');
-    click('Take back');
+    click('Withdraw');
     expect(store.current!.design.state.document.accepted).toEqual({});
   });
 
@@ -144,7 +161,7 @@ describe('the ledger', () => {
 });
 
 describe('the window strip', () => {
-  afterEach(async () => TestBed.inject(TankStore).close());
+  afterEach(async () => TestBed.inject(TankSession).close());
 
   it('is true to the numbers: pin, band and ticks stand on one scale', async () => {
     const store = await openTank(peatPocket);
@@ -160,7 +177,8 @@ describe('the window strip', () => {
     const band = cell.querySelector('rect.band')!;
     expect(Number(band.getAttribute('x'))).toBeCloseTo(at(0), -0.5);
     expect(Number(band.getAttribute('width'))).toBeCloseTo(at(1) - at(0), -0.5);
-    expect(cell.getAttribute('aria-label')).toBe('GH: planned 17.8 dGH; window 0–1 dGH. Who sets the edges?');
+    const spoken = [...cell.children].filter((part) => part.getAttribute('aria-hidden') !== 'true').map((part) => part.textContent);
+    expect(squeeze(spoken.join(''))).toBe('GH 17.8 dGH: planned; window 0–1 dGH. Who sets the edges?');
   });
 
   it('shows the year as a span, and a dash for what is not known', async () => {
@@ -186,7 +204,7 @@ describe('the window strip', () => {
 });
 
 describe('the course', () => {
-  afterEach(async () => TestBed.inject(TankStore).close());
+  afterEach(async () => TestBed.inject(TankSession).close());
 
   it('has every bench in work order, each with its key, state and worst finding', async () => {
     const store = await openTank(weedyThicket);
@@ -217,7 +235,7 @@ describe('the course', () => {
     };
     for (const bench of BENCHES) {
       expect(contrast(bench.band, bench.ink)).withContext(bench.name).toBeGreaterThanOrEqual(4.5);
-      expect(contrast(bench.nightBand, bench.nightInk)).withContext(`${bench.name} at night`).toBeGreaterThanOrEqual(4.5);
+      expect(contrast(bench.nightBand, NIGHT_INK)).withContext(`${bench.name} at night`).toBeGreaterThanOrEqual(4.5);
     }
   });
 });

@@ -1,39 +1,50 @@
 import {
   ChangeDetectionStrategy,
   Component,
-  HostListener,
   OnDestroy,
   OnInit,
   computed,
   effect,
   inject,
   input,
+  resource,
   signal,
   viewChild,
   type ElementRef,
 } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Title } from '@angular/platform-browser';
-import { Router, RouterLink, RouterOutlet } from '@angular/router';
-import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzInputModule } from 'ng-zorro-antd/input';
+import { NavigationEnd, Router, RouterLink, RouterOutlet } from '@angular/router';
+import { filter, map, startWith } from 'rxjs';
 import { tinykeys } from 'tinykeys';
+import { causesOf } from '../../core/assessment/causes';
+import { FRAME } from '../../core/assessment/frame';
+import { plain, wordFinding } from '../../core/assessment/wording';
+import { SEVERITY_WORD } from '../../core/calculation/finding';
+import type { PaletteEntry } from '../palette/entry';
 import { SeverityGlyph } from '../ui/severity-glyph';
 import { Library } from '../store/library';
 import { PreferencesStore } from '../store/preferences';
-import { TankStore } from '../store/tank-store';
-import { BENCHES } from './benches';
+import { viewShown } from '../store/first-view';
+import { RoomSession } from '../store/room-session';
+import { TankSession } from '../store/tank-session';
+import { BENCH_LIST } from './benches';
 import { Course } from './course';
 import { FileDrop } from '../ui/file-drop';
 import { exportDesign } from './design-file';
 import { Files } from './files-drawer';
 import { KeysHelp } from './keys-help';
 import { Ledger } from './ledger';
-import { Palette } from './palette';
+import { Commands } from '../palette/commands';
 import { SaveMark } from '../ui/save-mark';
 import { TankView } from '../store/tank-view';
+import { focusMain } from '../ui/focus-main';
+import { historyKeys, unlessTyping } from '../ui/keys';
+import { benchEntries, heldBy } from './bench-entries';
+import { goTo } from './reach';
+import { tankCommands, type TankActs } from './tank-commands';
 import { UnitsMenu } from '../ui/units-menu';
-import { Why } from './why';
+import { Why } from '../store/why';
 import { WhyDrawer } from './why-drawer';
 import { WindowStrip } from './window-strip';
 
@@ -43,8 +54,6 @@ import { WindowStrip } from './window-strip';
   imports: [
     RouterOutlet,
     RouterLink,
-    NzButtonModule,
-    NzInputModule,
     FileDrop,
     Files,
     Course,
@@ -52,7 +61,6 @@ import { WindowStrip } from './window-strip';
     WindowStrip,
     WhyDrawer,
     KeysHelp,
-    Palette,
     SaveMark,
     SeverityGlyph,
     UnitsMenu,
@@ -64,9 +72,11 @@ import { WindowStrip } from './window-strip';
 export class TankPage implements OnInit, OnDestroy {
   readonly tankId = input.required<string>();
   protected readonly view = inject(TankView);
-  protected readonly store = inject(TankStore);
+  protected readonly store = inject(TankSession);
+  protected readonly rooms = inject(RoomSession);
   protected readonly preferences = inject(PreferencesStore);
   protected readonly library = inject(Library);
+  private readonly benches = inject(BENCH_LIST);
   private readonly router = inject(Router);
   private readonly title = inject(Title);
 
@@ -79,7 +89,7 @@ export class TankPage implements OnInit, OnDestroy {
   /** Why a file that was dropped here was refused. */
   protected readonly notTaken = signal<readonly string[]>([]);
   protected readonly helpOpen = signal(false);
-  protected readonly paletteOpen = signal(false);
+  protected readonly commands = inject(Commands);
   protected readonly why = inject(Why);
   private readonly nameField = viewChild<ElementRef<HTMLInputElement>>('nameField');
   private stopKeys: () => void = () => undefined;
@@ -94,6 +104,15 @@ export class TankPage implements OnInit, OnDestroy {
     return this.view.members().find((member) => member.id === id)?.organism?.latin ?? null;
   });
 
+  /** The bench in sight, by the address. */
+  private readonly bench = toSignal(
+    this.router.events.pipe(
+      filter((event) => event instanceof NavigationEnd),
+      startWith(null),
+      map(() => this.router.url.split(/[/?#]/)[3] ?? ''),
+    ),
+    { initialValue: '' },
+  );
   protected readonly worst = computed(() => this.view.open()[0]?.severity ?? 'fits');
   /** The ledger in a few words, for the bar that opens it on a small screen. */
   protected readonly pressing = computed(() => {
@@ -111,26 +130,43 @@ export class TankPage implements OnInit, OnDestroy {
       this.loading.set('busy');
       this.store
         .open(id)
-        .then((found) => found !== null && this.loading.set(found ? 'open' : 'missing'))
+        .then((found) => {
+          if (found === null) return;
+          this.loading.set(found ? 'open' : 'missing');
+          viewShown();
+        })
         .catch((error: unknown) => this.loading.set({ error: error instanceof Error ? error.message : String(error) }));
     });
-    effect(() => this.title.setTitle(`${this.view.design()?.name ?? 'Tank'} · Terroir`));
+    effect(() => {
+      const bench = this.benches.find(({ id }) => id === this.bench())?.name;
+      this.title.setTitle([this.view.design()?.name ?? 'Tank', bench, 'Terroir'].filter(Boolean).join(' · '));
+    });
+    // another bench begins at its top; where the key that brought it has left the focus nowhere, the focus goes along
+    effect(() => {
+      if (this.bench() === '') return;
+      document.querySelector('main')?.scrollTo(0, 0);
+      if (document.activeElement === document.body) focusMain();
+    });
     effect(() => this.nameField()?.nativeElement.select());
+    this.commands.offer(() => [...this.benchEntries(), ...this.findingEntries(), ...tankCommands(this.acts)]);
   }
 
   ngOnInit(): void {
+    // by where the key is, since not every keyboard has its figures without Shift
     const toBench = Object.fromEntries(
-      BENCHES.map((bench) => [bench.key, unlessTyping(() => void this.router.navigate(['/tank', this.tankId(), bench.id]))]),
+      this.benches.map(({ key, id }) => [
+        codeOf(key),
+        unlessTyping(() => {
+          if (this.preferences.singleKeys()) void goTo(this.router, this.tankId(), { bench: id });
+        }),
+      ]),
     );
     this.stopKeys = tinykeys(window, {
       ...toBench,
-      '$mod+z': unlessTyping(() => this.undo()),
-      '$mod+Shift+Z': unlessTyping(() => this.redo()),
-      '$mod+y': unlessTyping(() => this.redo()),
-      '$mod+k': (event) => {
-        event.preventDefault();
-        this.paletteOpen.set(true);
-      },
+      ...historyKeys(
+        () => this.undo(),
+        () => this.redo(),
+      ),
       'Shift+?': unlessTyping(() => this.helpOpen.set(true)),
       '?': unlessTyping(() => this.helpOpen.set(true)),
     });
@@ -141,11 +177,76 @@ export class TankPage implements OnInit, OnDestroy {
     void this.store.close();
   }
 
-  /** A write that is still under way is not left behind without a word. */
-  @HostListener('window:beforeunload', ['$event'])
-  protected beforeUnload(event: BeforeUnloadEvent): void {
-    const save = this.view.state()?.save.kind;
-    if (save === 'saving' || save === 'failed') event.preventDefault();
+  private readonly unitsMenu = viewChild(UnitsMenu);
+  private readonly acts: TankActs = {
+    undo: () => this.undo(),
+    redo: () => this.redo(),
+    rename: () => this.renaming.set(true),
+    duplicate: () => void this.duplicate(),
+    remove: () => void this.remove(),
+    newTank: () => void this.newTank(),
+    exportDesign: () => this.exportDesign(),
+    files: () => this.filesOpen.set(true),
+    sheet: () => void this.router.navigate(['/tank', this.tankId(), 'sheet']),
+    keys: () => this.helpOpen.set(true),
+    units: () => this.unitsMenu()?.visible.set(true),
+    catalogue: () => void this.router.navigate(['/room', this.view.room()?.id, 'catalogue']),
+    rooms: () => void this.router.navigate(['/']),
+  };
+
+  /** The benches with what stands on each, once somebody has looked for something. */
+  private readonly parts = resource({
+    params: () => this.commands.asked() || undefined,
+    loader: () => heldBy(this.benches),
+  });
+  private readonly benchEntries = computed(() =>
+    benchEntries(this.benches, this.parts.hasValue() ? this.parts.value() : [], (place) => void goTo(this.router, this.tankId(), place)),
+  );
+
+  /** What is wrong or not known, by its words. */
+  private readonly findingEntries = computed((): PaletteEntry[] => {
+    const assessment = this.view.told();
+    if (!this.commands.asked() || !assessment) return [];
+    const units = this.preferences.units();
+    const accepted = this.view.design()?.accepted ?? {};
+    return causesOf(assessment)
+      .filter(({ head }) => head.severity !== 'fits' && !Object.hasOwn(accepted, head.key))
+      .map(({ head }) => ({
+        name: plain(wordFinding(head, assessment, units).title),
+        kind: SEVERITY_WORD[head.severity],
+        act: () => void goTo(this.router, this.tankId(), FRAME.placeOf(head)),
+      }));
+  });
+
+  private async duplicate(): Promise<void> {
+    await this.store.current?.design?.settled();
+    const copy = await this.library.duplicateDesign(this.tankId());
+    if (copy) await this.router.navigate(['/tank', copy.id, 'livestock']);
+  }
+
+  /** Deletes at once and goes to its room, where it can be put back. */
+  private async remove(): Promise<void> {
+    const [id, name, roomId] = [this.tankId(), this.view.design()?.name, this.view.room()?.id];
+    await this.store.close();
+    const taken = await this.library.deleteDesign(id);
+    await this.router.navigate(roomId ? ['/room', roomId] : ['/']);
+    if (taken) this.library.gone.set({ said: `“${name}” is deleted.`, putBack: () => this.library.putBackDesign(taken) });
+  }
+
+  private async newTank(): Promise<void> {
+    const roomId = this.view.room()?.id;
+    if (roomId) await this.router.navigate(['/tank', (await this.library.addDesign(roomId)).id, 'livestock']);
+  }
+
+  /** Keeps what is here as a tank of its own and goes there. */
+  protected async keepCopy(): Promise<void> {
+    const copy = await this.store.keepCopy();
+    if (copy) await this.router.navigate(['/tank', copy.id, 'livestock']);
+  }
+
+  protected async keepRoomCopy(): Promise<void> {
+    const copy = await this.rooms.keepCopy();
+    if (copy) this.library.said.set(`What was done here is kept as the room “${copy.name}”.`);
   }
 
   protected undo(): void {
@@ -177,15 +278,7 @@ export class TankPage implements OnInit, OnDestroy {
   }
 }
 
-/** A shortcut that stands back while someone types, and inside dialogs. */
-function unlessTyping(act: () => void): (event: KeyboardEvent) => void {
-  return (event) => {
-    const target = event.target as HTMLElement;
-    if (
-      target.closest('input:not([type=radio]):not([type=checkbox]):not([type=range]), textarea, select, [contenteditable], [role=dialog]')
-    )
-      return;
-    event.preventDefault();
-    act();
-  };
+/** Where a bench's key is on the board. */
+function codeOf(key: string): string {
+  return key === '-' ? 'Minus' : /^\d$/.test(key) ? `Digit${key}` : key;
 }

@@ -1,18 +1,19 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, ElementRef, viewChild } from '@angular/core';
-import { NzButtonModule } from 'ng-zorro-antd/button';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { A11yModule } from '@angular/cdk/a11y';
 import { NzDrawerModule } from 'ng-zorro-antd/drawer';
+import { inputMeta, sayInput } from '../../core/calculation/input-words';
 import { calculations } from '../../core/assessment/calculations';
 import { plannedNode, windowNodeOf } from '../../core/assessment/derive';
 import { BASIS_WORD, nameOf, plain, wordFinding } from '../../core/assessment/wording';
 import type { Computed } from '../../core/calculation/computed';
 import { PARAMETER_META } from '../../core/catalogue/parameter';
-import { formatQuantity, formatSpan } from '../../core/quantity/format';
+import { formatQuantity, formatSpan, rounded, type UnitChoice } from '../../core/quantity/format';
 import type { OpenSpan } from '../../core/quantity/range';
 import type { QuantityKind } from '../../core/quantity/unit';
 import { PreferencesStore } from '../store/preferences';
 import { LatinText } from '../ui/latin-text';
 import { TankView } from '../store/tank-view';
-import { Why } from './why';
+import { Why } from '../store/why';
 
 interface Row {
   name: string;
@@ -22,23 +23,23 @@ interface Row {
 /** Opens a number or a judgement: formula, inputs, source, validity, uncertainty, and who sets each edge. */
 @Component({
   selector: 'tr-why-drawer',
-  imports: [NzButtonModule, NzDrawerModule, LatinText],
+  imports: [A11yModule, NzDrawerModule, LatinText],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <nz-drawer [nzVisible]="!!subject()" [nzClosable]="false" [nzWidth]="420" [nzMaskClosable]="true" (nzOnClose)="why.close()">
+    <nz-drawer [nzVisible]="!!subject()" [nzClosable]="false" nzWidth="min(420px, 100vw)" [nzMaskClosable]="true" (nzOnClose)="why.close()">
       <ng-container *nzDrawerContent>
         @if (subject()) {
-          <div role="dialog" aria-modal="true" [attr.aria-label]="title()">
+          <div role="dialog" aria-modal="true" cdkTrapFocus cdkTrapFocusAutoCapture [attr.aria-label]="title()">
             <div class="head">
               <h2>{{ title() }}</h2>
-              <button nz-button #close type="button" (click)="why.close()">Close</button>
+              <button class="btn" type="button" (click)="why.close()">Close</button>
             </div>
             @if (judgement(); as j) {
               <p class="lead"><tr-latin [text]="j.reason" /></p>
               <p class="soft small">{{ j.basis }}{{ j.source ? ': ' + j.source : '' }}{{ j.note ? '. ' + j.note : '' }}</p>
             }
             @if (edges(); as e) {
-              <h3>Who sets the edges</h3>
+              <h3>Limiting species</h3>
               <p>{{ e.summary }}</p>
               @if (e.low) {
                 <p>Low edge: <tr-latin [text]="e.low" /></p>
@@ -93,8 +94,8 @@ interface Row {
                   </dl>
                 }
                 @if (block.calc; as calc) {
-                  <p class="small"><strong>Holds for</strong> {{ calc.validity }}.</p>
-                  <p class="small"><strong>Doubt</strong> {{ calc.uncertainty }}.</p>
+                  <p class="small"><strong>Valid for</strong> {{ calc.validity }}.</p>
+                  <p class="small"><strong>Uncertainty</strong> {{ calc.uncertainty }}.</p>
                   @for (source of calc.source; track source.citation) {
                     <p class="small soft">{{ source.citation }} ({{ source.basis }})</p>
                   }
@@ -157,11 +158,9 @@ export class WhyDrawer {
   private readonly view = inject(TankView);
   private readonly units = inject(PreferencesStore).units;
   protected readonly subject = this.why.subject;
-  private readonly close = viewChild('close', { read: ElementRef<HTMLButtonElement> });
 
   constructor() {
     // the keyboard goes with the eye
-    effect(() => this.close()?.nativeElement.focus());
   }
 
   private readonly finding = computed(() => {
@@ -252,11 +251,11 @@ export class WhyDrawer {
             ? kind
               ? formatQuantity(kind, node.value, this.units())
               : node.node === 'vessel.glass-needed'
-                ? `${node.value.toFixed(1)} mm`
-                : inputText(node.value)
+                ? `${rounded(node.value, 1, this.units())} mm`
+                : sayInput(node.node.split('.').at(-1) ?? '', node.value, this.units())
             : Array.isArray(node.value)
               ? ''
-              : inputText(node.value);
+              : sayInput(node.node.split('.').at(-1) ?? '', node.value, this.units());
       return {
         node: node.node,
         title: calc?.title ?? (parameter ? `Planned ${PARAMETER_META[parameter].name.toLowerCase()}` : 'Stated'),
@@ -264,7 +263,7 @@ export class WhyDrawer {
         interval: node.interval && kind ? formatSpan(kind, node.interval, this.units()) : '',
         note: node.note ?? '',
         formula: calc?.formula ?? '',
-        inputs: inputRows(node.inputs),
+        inputs: inputRows(node.inputs, this.units()),
         calc,
       };
     });
@@ -277,41 +276,27 @@ function openSpan(kind: QuantityKind, [low, high]: OpenSpan, units: Parameters<t
   return high === null ? 'not known' : `to ${formatQuantity(kind, high, units)}`;
 }
 
-function inputRows(inputs: Readonly<Record<string, unknown>>): Row[] {
+function inputRows(inputs: Readonly<Record<string, unknown>>, units: UnitChoice): Row[] {
   return Object.entries(inputs).flatMap(([name, value]) =>
     // a whole scenario is told part by part
-    name === 'scenario' && value !== null && typeof value === 'object' ? scenarioRows(value) : [{ name, value: inputText(value) }],
+    name === 'scenario' && value !== null && typeof value === 'object'
+      ? scenarioRows(value, units)
+      : [{ name: inputMeta(name).label, value: sayInput(name, value, units) }],
   );
 }
 
 /** The parts of a tank's balance that say something: what is nought or not there is left out, and what is poured only where it differs. */
-function scenarioRows(scenario: object): Row[] {
-  const parts = Object.entries(scenario);
+function scenarioRows(scenario: object, units: UnitChoice): Row[] {
   const start = JSON.stringify((scenario as { start?: unknown }).start);
   const says = (value: unknown): boolean =>
     value !== null &&
     value !== 0 &&
     (typeof value !== 'object' || Object.values(value as object).some((part) => part !== 0 && part !== null));
-  return parts
+  const saying = (value: unknown): unknown =>
+    value !== null && typeof value === 'object' && !Array.isArray(value)
+      ? Object.fromEntries(Object.entries(value).filter(([, part]) => part !== 0 && part !== null))
+      : value;
+  return Object.entries(scenario)
     .filter(([name, value]) => says(value) && (name === 'start' || JSON.stringify(value) !== start))
-    .map(([name, value]) => ({
-      name: name.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`),
-      value: inputText(
-        value !== null && typeof value === 'object' && !Array.isArray(value)
-          ? Object.fromEntries(Object.entries(value as object).filter(([, part]) => part !== 0 && part !== null))
-          : value,
-      ),
-    }));
-}
-
-function inputText(value: unknown): string {
-  if (value === null) return 'none';
-  if (typeof value === 'number') return String(Number(value.toPrecision(5)));
-  if (Array.isArray(value)) return value.map((part) => (Array.isArray(part) ? part.map(inputText).join('–') : inputText(part))).join('; ');
-  if (typeof value === 'object') {
-    return Object.entries(value)
-      .map(([name, part]) => `${name} ${inputText(part)}`)
-      .join(', ');
-  }
-  return String(value);
+    .map(([name, value]) => ({ name: inputMeta(name).label, value: sayInput(name, saying(value), units) }));
 }

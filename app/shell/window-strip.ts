@@ -6,7 +6,7 @@ import { formatNumber, formatSpan, inChosenUnit, unitOf, type UnitChoice } from 
 import type { Span } from '../../core/quantity/range';
 import { PreferencesStore } from '../store/preferences';
 import { TankView } from '../store/tank-view';
-import { Why } from './why';
+import { Why } from '../store/why';
 
 const WIDTH = 190;
 const PLOT = { top: 6, bottom: 42 };
@@ -19,13 +19,14 @@ const MOST_LINES = 9;
   host: { role: 'region', 'aria-label': 'Window' },
   template: `
     @for (cell of cells(); track cell.parameter) {
-      <button type="button" [attr.data-parameter]="cell.parameter" [attr.aria-label]="cell.label" (click)="why.parameter(cell.parameter)">
+      <button type="button" [attr.data-parameter]="cell.parameter" (click)="why.parameter(cell.parameter)">
         <span class="head">
           <strong>{{ cell.name }}</strong>&ngsp;
           <span [class]="cell.verdict"
             ><strong>{{ cell.value }}</strong> {{ cell.unit }}{{ cell.measured ? ' read' : '' }}</span
           >
         </span>
+        <span class="visually-hidden">{{ cell.label }}</span>
         <svg [attr.viewBox]="'0 0 ' + width + ' 60'" aria-hidden="true">
           @if (cell.band; as band) {
             <rect
@@ -209,7 +210,7 @@ export class WindowStrip {
       .nice(4)
       .range([6, WIDTH - 6]);
     const [from, to] = x.domain() as [number, number];
-    const at = (si: number) => Math.round(x(Math.min(Math.max(shown(si), from), to)) * 10) / 10;
+    const at = (value: number) => Math.round(x(Math.min(Math.max(shown(value), from), to)) * 10) / 10;
     const lines = spans
       .slice(0, MOST_LINES)
       .map(
@@ -239,7 +240,7 @@ export class WindowStrip {
       ticks,
       pin: value === null || !interval ? null : { x: at(value), from: at(interval[0]), to: at(interval[1]) },
       measured: planned?.measured ?? false,
-      label: `${meta.name}: ${planned?.measured ? 'measured' : 'planned'} ${value === null ? 'not known' : `${text} ${unit}`}; window ${span ? formatSpan(meta.kind, span, units) : 'not known'}. Who sets the edges?`,
+      label: `: ${planned?.measured ? 'measured' : 'planned'}; window ${span ? formatSpan(meta.kind, span, units) : 'not known'}. Who sets the edges?`,
     };
   }
 }

@@ -1,23 +1,23 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { NzButtonModule } from 'ng-zorro-antd/button';
 import { companyOf } from '../../core/assessment/derive';
 import { pairsOf } from '../../core/assessment/pairs';
-import { ADDITION_WORD, PAIR_WORD, SEVERITY_WORD, plain, wordFinding } from '../../core/assessment/wording';
+import { ADDITION_WORD, pairWord, plain, wordFinding } from '../../core/assessment/wording';
+import { SEVERITY_WORD } from '../../core/calculation/finding';
 import type { Animal } from '../../core/catalogue/organism';
 import type { Phase } from '../../core/catalogue/parameter';
 import { inOrder, type Design } from '../../core/design/design';
 import { pointer } from '../../core/design/edit';
 import { additionOrder } from '../../core/stocking/addition-order';
 import { Section } from '../section/section';
-import { Why } from '../shell/why';
+import { Why } from '../store/why';
 import { PreferencesStore } from '../store/preferences';
-import { TankStore } from '../store/tank-store';
+import { TankSession } from '../store/tank-session';
 import { TankView } from '../store/tank-view';
 import { ChoiceField, type Choice } from '../ui/choice';
 import { QuantityField } from '../ui/quantity-field';
 import { SeverityGlyph } from '../ui/severity-glyph';
-import { setCount, setFemales } from './company-edits';
+import { setCount, setFemales } from '../../core/design/edits/company-edits';
 
 const PHASES: readonly Choice<Phase>[] = [
   { value: 'keep', text: 'keep' },
@@ -29,14 +29,14 @@ const PHASES: readonly Choice<Phase>[] = [
 /** The company: who, how many, of which sex, meant for what; who suits whom; in which order they go in. */
 @Component({
   selector: 'tr-stocking-bench',
-  imports: [RouterLink, NzButtonModule, Section, QuantityField, ChoiceField, SeverityGlyph],
+  imports: [RouterLink, Section, QuantityField, ChoiceField, SeverityGlyph],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './stocking-bench.html',
   styleUrl: './stocking-bench.less',
 })
 export class StockingBench {
   protected readonly view = inject(TankView);
-  private readonly store = inject(TankStore);
+  private readonly store = inject(TankSession);
   private readonly why = inject(Why);
   private readonly units = inject(PreferencesStore).units;
   protected readonly phases = PHASES;
@@ -71,12 +71,14 @@ export class StockingBench {
           pair?.findings.toSorted((a, b) => Number(b.severity === pair.severity) - Number(a.severity === pair.severity)) ?? [];
         const severity = pair?.severity ?? 'unknown';
         const titles = pair?.findings.map((finding) => plain(wordFinding(finding, assessment, this.units()).title)) ?? [];
+        const more = titles.length - 1;
+        const word = worst ? (pairWord(worst.code) ?? SEVERITY_WORD[severity].toLowerCase()) : SEVERITY_WORD[severity].toLowerCase();
         return {
           id: column.id,
           severity,
-          word: worst ? (PAIR_WORD[worst.code] ?? SEVERITY_WORD[severity].toLowerCase()) : SEVERITY_WORD[severity].toLowerCase(),
-          more: titles.length - 1,
-          label: `${column.name} and ${row.name}: ${titles.length > 0 ? titles.join('; ') : SEVERITY_WORD[severity].toLowerCase()}`,
+          word,
+          more,
+          label: `${word}${more > 0 ? ` +${more}` : ''}: ${column.name} and ${row.name}: ${titles.length > 0 ? titles.join('; ') : SEVERITY_WORD[severity].toLowerCase()}`,
           key: worst?.key ?? null,
         };
       }),
@@ -110,7 +112,7 @@ export class StockingBench {
   }
 
   protected phase(id: string, value: Phase): void {
-    this.store.edit('Meant to', [{ op: 'replace', path: pointer('stock', id, 'phase'), value }]);
+    this.store.edit('Purpose', [{ op: 'replace', path: pointer('stock', id, 'phase'), value }]);
   }
 
   private withDesign(act: (design: Design) => unknown): void {

@@ -1,6 +1,8 @@
+import { BehaviorSubject } from 'rxjs';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { Design } from '../../core/design/design';
 import type { Room } from '../../core/design/room';
+import { ChangedElsewhere } from './document-store';
 import { notJudged, type TankSummary } from './summary';
 
 /** Version of the browser store's own layout; documents carry versions of their own. */
@@ -31,6 +33,9 @@ export interface Snapshot {
   design: Design;
 }
 
+/** Set while an older Terroir in another tab keeps this one from its store. */
+export const storeBlocked$ = new BehaviorSubject(false);
+
 let opened: Promise<IDBPDatabase<TerroirDb>> | null = null;
 
 /** @throws what the browser says when it refuses storage (private windows, blocked site data) */
@@ -47,6 +52,9 @@ export function database(): Promise<IDBPDatabase<TerroirDb>> {
         db.createObjectStore('snapshots', { keyPath: 'id', autoIncrement: true }).createIndex('byDesign', 'designId');
       }
     },
+    blocked() {
+      storeBlocked$.next(true);
+    },
     blocking(_current, _blocked, event) {
       // a newer version in another tab may go ahead
       (event.target as IDBDatabase).close();
@@ -55,22 +63,48 @@ export function database(): Promise<IDBPDatabase<TerroirDb>> {
     terminated() {
       opened = null;
     },
-  }).catch((error: unknown) => {
-    opened = null;
-    throw error;
-  });
+  })
+    .then((db) => {
+      storeBlocked$.next(false);
+      return db;
+    })
+    .catch((error: unknown) => {
+      opened = null;
+      throw error;
+    });
   return opened;
 }
 
-/** Writes so that "saved" means on the disk, not in a buffer; the summary goes with its document or not at all. */
-export async function putDesign(record: StoredDesign, summary: TankSummary): Promise<void> {
+/**
+ * Writes so that "saved" means on the disk, not in a buffer; the summary goes with its document or not at all.
+ *
+ * @param after the stored revision that this one follows, null for none, undefined for whatever is there
+ * @throws ChangedElsewhere when another is stored by now: nothing is written then
+ */
+export async function putDesign(record: StoredDesign, summary: TankSummary, after: number | null | undefined): Promise<void> {
   const tx = (await database()).transaction(['designs', 'summaries'], 'readwrite', { durability: 'strict' });
-  await Promise.all([tx.objectStore('designs').put(record), tx.objectStore('summaries').put(summary), tx.done]);
+  const designs = tx.objectStore('designs');
+  if (after !== undefined) await follows(tx, (await designs.get(record.id))?.design, after);
+  await Promise.all([designs.put(record), tx.objectStore('summaries').put(summary), tx.done]);
 }
 
-export async function putRoom(room: Room): Promise<void> {
+/** @param after and @throws as in putDesign */
+export async function putRoom(room: Room, after: number | null | undefined): Promise<void> {
   const tx = (await database()).transaction('rooms', 'readwrite', { durability: 'strict' });
+  if (after !== undefined) await follows(tx, await tx.store.get(room.id), after);
   await Promise.all([tx.store.put(room), tx.done]);
+}
+
+async function follows(
+  tx: { abort(): void; done: Promise<void> },
+  stored: { rev: number } | undefined,
+  after: number | null,
+): Promise<void> {
+  if ((stored?.rev ?? null) === after) return;
+  const ended = tx.done.catch(() => undefined);
+  tx.abort();
+  await ended;
+  throw new ChangedElsewhere(stored === undefined);
 }
 
 /** A tank as it is stored, with the earlier states that hang on it. */
@@ -82,15 +116,41 @@ export interface StoredTank {
 
 const WHOLE = ['rooms', 'designs', 'summaries', 'snapshots'] as const;
 
-/** Writes a room with its tanks, or tanks alone: all of it or nothing, whatever becomes of the browser meanwhile. */
-export async function putWhole(room: Room | null, tanks: readonly StoredTank[]): Promise<void> {
+/** A room with its tanks as they are stored. */
+export interface TakenRoom {
+  room: Room;
+  tanks: readonly StoredTank[];
+}
+
+/** What is stored of a room and of some tanks; null when the room is not. */
+export async function stored(roomId: string, ids: readonly string[]): Promise<TakenRoom | null> {
+  const tx = (await database()).transaction(WHOLE);
+  const room = await tx.objectStore('rooms').get(roomId);
+  const tanks: StoredTank[] = [];
+  for (const id of ids) {
+    const [record, summary] = await Promise.all([tx.objectStore('designs').get(id), tx.objectStore('summaries').get(id)]);
+    if (record) tanks.push({ record, summary: summary ?? notJudged(record.design, record.savedAt), snapshots: [] });
+  }
+  await tx.done;
+  return room ? { room, tanks } : null;
+}
+
+/**
+ * Writes a room with its tanks, or tanks alone: all of it or nothing, whatever becomes of the browser meanwhile.
+ *
+ * @param only 'what is missing' leaves alone what is stored by now
+ */
+export async function putWhole(room: Room | null, tanks: readonly StoredTank[], only?: 'what is missing'): Promise<void> {
   const tx = (await database()).transaction(WHOLE, 'readwrite', { durability: 'strict' });
-  const writes = tanks.flatMap(({ record, summary, snapshots }) => [
-    tx.objectStore('designs').put(record),
-    tx.objectStore('summaries').put(summary),
-    ...snapshots.map((snapshot) => tx.objectStore('snapshots').put(snapshot)),
-  ]);
-  await Promise.all([...(room ? [tx.objectStore('rooms').put(room)] : []), ...writes, tx.done]);
+  const [rooms, designs] = [tx.objectStore('rooms'), tx.objectStore('designs')];
+  const wanted = async (here: Promise<string | undefined>) => only === undefined || (await here) === undefined;
+  if (room && (await wanted(rooms.getKey(room.id)))) await rooms.put(room);
+  for (const { record, summary, snapshots } of tanks) {
+    if (!(await wanted(designs.getKey(record.id)))) continue;
+    const writes = snapshots.map((snapshot) => tx.objectStore('snapshots').put(snapshot));
+    await Promise.all([designs.put(record), tx.objectStore('summaries').put(summary), ...writes]);
+  }
+  await tx.done;
 }
 
 /** Takes tanks out, with what hangs on them, and their room with them: all or nothing. @returns what was stored, to be put back */
@@ -108,12 +168,13 @@ export async function removeWhole(roomId: string | null, ids: readonly string[])
   return taken;
 }
 
-/** Most earlier states that are kept of one design. */
+/** Most earlier states that are kept of one design, beside those that were kept by hand. */
 const SNAPSHOTS = 20;
 
 export async function putSnapshot(snapshot: Snapshot): Promise<void> {
   const tx = (await database()).transaction('snapshots', 'readwrite', { durability: 'strict' });
   await tx.store.put(snapshot);
-  const keys = await tx.store.index('byDesign').getAllKeys(snapshot.designId);
-  await Promise.all([...keys.slice(0, Math.max(0, keys.length - SNAPSHOTS)).map((key) => tx.store.delete(key)), tx.done]);
+  const all = await tx.store.index('byDesign').getAll(snapshot.designId);
+  const passing = all.filter(({ why }) => why !== 'kept');
+  await Promise.all([...passing.slice(0, Math.max(0, passing.length - SNAPSHOTS)).map(({ id }) => tx.store.delete(id!)), tx.done]);
 }

@@ -1,16 +1,34 @@
 import { emptyDesign, Design } from '../../core/design/design';
-import { DocumentStore, type SaveState } from './document-store';
+import { ChangedElsewhere, DocumentStore, type SaveState } from './document-store';
 
 const rename = (value: unknown) => [{ op: 'replace' as const, path: '/name', value: value as string }];
 const settle = () => new Promise((resolve) => setTimeout(resolve, 5));
 
-function open(write: (document: Design) => Promise<void> = () => Promise.resolve()) {
-  const store = new DocumentStore<Design>(emptyDesign('d', 'r', 'Tank'), null, Design, write);
+/** A store that holds one document, as other tabs would see it. */
+function shelf(write: (document: Design) => Promise<void> = () => Promise.resolve()) {
+  const shelf = {
+    stored: emptyDesign('d', 'r', 'Tank') as Design | null,
+    /** What another tab does. */
+    elsewhere(change: Partial<Design>) {
+      this.stored = { ...this.stored!, ...change, rev: this.stored!.rev + 1 };
+    },
+    write: async (document: Design, after: number | null) => {
+      await write(document);
+      if ((shelf.stored?.rev ?? null) !== after) throw new ChangedElsewhere(shelf.stored === null);
+      shelf.stored = document;
+    },
+    read: async () => shelf.stored && { document: shelf.stored, savedAt: null, storedRev: shelf.stored.rev },
+  };
+  return shelf;
+}
+
+function open(write?: (document: Design) => Promise<void>, at = shelf(write)) {
+  const store = new DocumentStore<Design>({ document: at.stored!, savedAt: null, storedRev: at.stored!.rev }, Design, at);
   const saves: SaveState['kind'][] = [];
   store.state$.subscribe(({ save }) => {
     if (saves.at(-1) !== save.kind) saves.push(save.kind);
   });
-  return { store, saves };
+  return { store, saves, shelf: at };
 }
 
 describe('an open document', () => {
@@ -90,26 +108,92 @@ describe('an open document', () => {
     expect(store.state.save.kind).toBe('saved');
   });
 
-  it('writes nothing more once another tab has taken it over', async () => {
-    const written: string[] = [];
-    const { store } = open(async (document) => {
-      await settle();
-      written.push(document.name);
-    });
+  it('counts no edit that changes nothing', async () => {
+    const write = jasmine.createSpy().and.resolveTo();
+    const { store } = open(write);
+    expect(store.edit('Rename', rename('Tank'))).toBeTrue();
+    await store.settled();
+    expect(store.state.undo).toEqual([]);
+    expect(write).not.toHaveBeenCalled();
+  });
+
+  it('takes in what another tab wrote as one step that can be undone, and writes on top of it', async () => {
+    const { store, shelf } = open();
+    store.edit('Archive', [{ op: 'replace', path: '/archived', value: true }]);
+    await store.settled();
+    shelf.elsewhere({ name: 'Renamed elsewhere' });
+    await store.lookAgain();
+    expect(store.state.document.name).toBe('Renamed elsewhere');
+    store.edit('Unarchive', [{ op: 'replace', path: '/archived', value: false }]);
+    await store.settled();
+    expect([shelf.stored?.name, shelf.stored?.archived]).toEqual(['Renamed elsewhere', false]);
+    for (const name of ['Renamed elsewhere', 'Tank', 'Tank']) {
+      store.undo();
+      expect(store.state.document.name).toBe(name);
+    }
+    expect(store.state.document.archived).toBeFalse();
+  });
+
+  it('never writes over what another tab wrote meanwhile: reload, or keep what is here', async () => {
+    const { store, shelf, saves } = open();
+    shelf.elsewhere({ name: 'Renamed elsewhere' });
+    store.edit('Rename', rename('Here'));
+    await store.settled();
+    expect(shelf.stored?.name).toBe('Renamed elsewhere');
+    expect(store.state.save).toEqual({ kind: 'changed', gone: false });
+    expect([store.state.document.name, store.unsaved]).toEqual(['Here', true]);
+    // further edits stay here until it is said which one stands
+    store.edit('Rename', rename('Here again'));
+    await store.settled();
+    expect(shelf.stored?.name).toBe('Renamed elsewhere');
+    await store.reload();
+    expect([store.state.document.name, store.unsaved]).toEqual(['Renamed elsewhere', false]);
+    store.edit('Rename', rename('Here'));
+    await store.settled();
+    expect(shelf.stored?.name).toBe('Here');
+    expect(saves).toEqual(['saved', 'saving', 'changed', 'saved', 'saving', 'saved']);
+  });
+
+  it('says that it was deleted in another tab, and does not bring it back', async () => {
+    const { store, shelf } = open();
+    shelf.stored = null;
+    await store.lookAgain();
+    expect(store.state.save).toEqual({ kind: 'changed', gone: true });
+    store.edit('Rename', rename('Here'));
+    await store.settled();
+    expect(shelf.stored).toBeNull();
+    await store.reload();
+    expect(store.state.save).toEqual({ kind: 'changed', gone: true });
+  });
+
+  it('leaves the other tab’s state to the write that finds out, while work of its own is under way', async () => {
+    let finish: () => void = () => undefined;
+    const { store, shelf } = open(() => new Promise((done) => (finish = done)));
+    store.edit('Rename', rename('Here'));
+    shelf.elsewhere({ name: 'Renamed elsewhere' });
+    await store.lookAgain();
+    expect(store.state.document.name).toBe('Here');
+    finish();
+    await store.settled();
+    expect(store.state.save).toEqual({ kind: 'changed', gone: false });
+  });
+
+  it('writes what still waits when another tab takes it over, unless that tab was first', async () => {
+    const { store, shelf } = open();
     store.edit('Rename', rename('A'));
     store.edit('Rename', rename('B'));
-    store.setReadOnly(true);
-    await new Promise((resolve) => setTimeout(resolve, 40));
-    expect(written).toEqual(['A']);
-    expect(store.state.save.kind).toBe('read-only');
+    store.setMayWrite(false);
+    await store.settled();
+    expect(shelf.stored?.name).toBe('B');
+    expect([store.state.mayWrite, store.state.save.kind]).toEqual([false, 'saved']);
   });
 
   it('takes no edits while another tab has it', () => {
     const { store } = open();
-    store.setReadOnly(true);
+    store.setMayWrite(false);
     expect(store.edit('Rename', rename('A'))).toBeFalse();
     expect(store.state.document.name).toBe('Tank');
-    store.setReadOnly(false);
+    store.setMayWrite(true);
     expect(store.edit('Rename', rename('A'))).toBeTrue();
   });
 });

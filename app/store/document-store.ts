@@ -1,10 +1,14 @@
 import { BehaviorSubject, type Observable } from 'rxjs';
-import type { Operation } from 'rfc6902';
+import { createPatch, type Operation } from 'rfc6902';
 import type * as z from 'zod';
 import { applyEdit, type Edit, type Refusal } from '../../core/design/edit';
 
 export type SaveState =
-  { kind: 'saved'; at: Date | null } | { kind: 'saving' } | { kind: 'failed'; reason: string } | { kind: 'read-only' };
+  | { kind: 'saved'; at: Date | null }
+  | { kind: 'saving' }
+  | { kind: 'failed'; reason: string }
+  /** Another tab wrote it, or deleted it, after this one read it: what is here is in this window alone. */
+  | { kind: 'changed'; gone: boolean };
 
 /** An edit in the history. `turn` counts over all open documents, so that undo can go back in the order things were done. */
 export interface Turn extends Edit {
@@ -16,8 +20,33 @@ export interface DocumentState<T> {
   undo: readonly Turn[];
   redo: readonly Turn[];
   save: SaveState;
+  /** False while another tab holds it for writing. */
+  mayWrite: boolean;
   /** Why the last edit was refused; the document is as it was. */
   refusals: readonly Refusal[];
+}
+
+/** What is stored is not what a write was made from. */
+export class ChangedElsewhere extends Error {
+  constructor(readonly gone: boolean) {
+    super(gone ? 'deleted in another tab' : 'changed in another tab');
+  }
+}
+
+/** A document as it was found. */
+export interface Found<T> {
+  document: T;
+  savedAt: Date | null;
+  /** The revision in the browser's store; null when it is in this window alone. */
+  storedRev: number | null;
+}
+
+/** Where an open document is kept. */
+export interface Keeping<T> {
+  /** Writes a state that was made from the stored revision `after`. @throws ChangedElsewhere when another is stored by now */
+  write(document: T, after: number | null): Promise<void>;
+  /** @returns null when it is gone */
+  read(): Promise<Found<T> | null>;
 }
 
 const HISTORY = 200;
@@ -25,26 +54,30 @@ let turns = 0;
 
 /**
  * One open document: edits as patches, undo and redo by inverse patches, and every accepted state written away in turn.
- * While a write is under way only the newest state waits, so a fast drag never queues up.
+ * While a write is under way only the newest state waits, so a fast drag never queues up. What another tab writes is
+ * taken in as one more edit while nothing of ours waits; where both have changed it, nothing is written over.
  */
 export class DocumentStore<T extends { rev: number }> {
   private readonly subject: BehaviorSubject<DocumentState<T>>;
   readonly state$: Observable<DocumentState<T>>;
+  /** The revision that our next write follows. */
+  private storedRev: number | null;
   private writing = false;
   private writes: Promise<void> = Promise.resolve();
   private waiting: T | null = null;
 
   constructor(
-    document: T,
-    savedAt: Date | null,
+    found: Found<T>,
     private readonly schema: z.ZodType<T>,
-    private readonly write: (document: T) => Promise<void>,
+    private readonly keeping: Keeping<T>,
   ) {
+    this.storedRev = found.storedRev;
     this.subject = new BehaviorSubject<DocumentState<T>>({
-      document,
+      document: found.document,
       undo: [],
       redo: [],
-      save: { kind: 'saved', at: savedAt },
+      save: { kind: 'saved', at: found.savedAt },
+      mayWrite: true,
       refusals: [],
     });
     this.state$ = this.subject.asObservable();
@@ -52,6 +85,11 @@ export class DocumentStore<T extends { rev: number }> {
 
   get state(): DocumentState<T> {
     return this.subject.value;
+  }
+
+  /** Whether closing the window now would lose something. */
+  get unsaved(): boolean {
+    return this.state.save.kind !== 'saved';
   }
 
   /** Applies one gesture. A refused edit changes nothing and leaves its reasons in the state. */
@@ -90,17 +128,35 @@ export class DocumentStore<T extends { rev: number }> {
     return this.writes;
   }
 
-  setReadOnly(readOnly: boolean): void {
-    // what still waits must not be written over the other tab's work
-    if (readOnly) this.waiting = null;
-    const isReadOnly = this.state.save.kind === 'read-only';
-    if (readOnly !== isReadOnly) this.patchState({ save: readOnly ? { kind: 'read-only' } : { kind: 'saved', at: null } });
+  /** Another tab has taken the document, or let it go. What still waits is written all the same, unless that tab was first. */
+  setMayWrite(mayWrite: boolean): void {
+    if (mayWrite !== this.state.mayWrite) this.patchState({ mayWrite });
   }
 
-  /** Puts in a newer state that another tab has written. */
-  replace(document: T, savedAt: Date | null): void {
-    const save: SaveState = this.state.save.kind === 'read-only' ? this.state.save : { kind: 'saved', at: savedAt };
-    this.subject.next({ document, undo: [], redo: [], save, refusals: [] });
+  /** Another tab has written or deleted it: its state is taken in as an edit, while nothing of ours waits. */
+  async lookAgain(): Promise<void> {
+    const found = await this.keeping.read();
+    // with work of our own under way it is the write that finds out
+    if (this.state.save.kind !== 'saved') return;
+    if (!found) return this.patchState({ save: { kind: 'changed', gone: true } });
+    if (found.storedRev === this.storedRev) return;
+    const { document, undo } = this.state;
+    const patch = withoutRev(createPatch(found.document, document));
+    this.storedRev = found.storedRev;
+    this.patchState({
+      document: found.document,
+      save: { kind: 'saved', at: found.savedAt },
+      ...(patch.length > 0 ? { undo: [...undo, { label: 'What another tab did', patch, turn: ++turns }].slice(-HISTORY), redo: [] } : {}),
+    });
+  }
+
+  /** Lets go of what is here for what is stored. */
+  async reload(): Promise<void> {
+    const found = await this.keeping.read();
+    if (!found) return this.patchState({ save: { kind: 'changed', gone: true } });
+    this.waiting = null;
+    this.storedRev = found.storedRev;
+    this.patchState({ document: found.document, undo: [], redo: [], save: { kind: 'saved', at: found.savedAt }, refusals: [] });
   }
 
   dismissRefusals(): void {
@@ -109,7 +165,7 @@ export class DocumentStore<T extends { rev: number }> {
 
   private apply(edit: Edit, history: (state: DocumentState<T>, inverse: Operation[]) => Pick<DocumentState<T>, 'undo' | 'redo'>): boolean {
     const { state } = this;
-    if (state.save.kind === 'read-only') {
+    if (!state.mayWrite) {
       this.patchState({ refusals: [{ path: '', reason: 'open for writing in another tab: take over to edit here' }] });
       return false;
     }
@@ -118,12 +174,19 @@ export class DocumentStore<T extends { rev: number }> {
       this.patchState({ refusals: applied.refusals });
       return false;
     }
+    // an edit that changes nothing is no step to undo
+    if (applied.inverse.length === 0) {
+      this.dismissRefusals();
+      return true;
+    }
     this.patchState({ document: applied.document, refusals: [], ...history(state, applied.inverse) });
     this.persist(applied.document);
     return true;
   }
 
   private persist(document: T): void {
+    // once two tabs have gone apart nothing is written until it is said which one stands
+    if (this.state.save.kind === 'changed') return;
     this.waiting = document;
     this.patchState({ save: { kind: 'saving' } });
     if (!this.writing) this.writes = this.writeOut();
@@ -131,26 +194,29 @@ export class DocumentStore<T extends { rev: number }> {
 
   private async writeOut(): Promise<void> {
     this.writing = true;
-    let failure: string | null = null;
+    let save: SaveState = { kind: 'saved', at: new Date() };
     while (this.waiting) {
       const next: T = this.waiting;
       this.waiting = null;
       try {
-        await this.write(next);
-        failure = null;
+        await this.keeping.write(next, this.storedRev);
+        this.storedRev = next.rev;
+        save = { kind: 'saved', at: new Date() };
       } catch (error) {
-        failure = saveFailure(error);
+        save = error instanceof ChangedElsewhere ? { kind: 'changed', gone: error.gone } : { kind: 'failed', reason: saveFailure(error) };
+        if (save.kind === 'changed') this.waiting = null;
       }
     }
     this.writing = false;
-    if (this.state.save.kind === 'read-only') return;
-    this.patchState({ save: failure === null ? { kind: 'saved', at: new Date() } : { kind: 'failed', reason: failure } });
+    this.patchState({ save });
   }
 
   private patchState(change: Partial<DocumentState<T>>): void {
     this.subject.next({ ...this.subject.value, ...change });
   }
 }
+
+const withoutRev = (patch: readonly Operation[]): Operation[] => patch.filter(({ path }) => path !== '/rev');
 
 function saveFailure(error: unknown): string {
   const name = error instanceof Error ? error.name : '';

@@ -1,9 +1,12 @@
 import { Injectable, type OnDestroy } from '@angular/core';
-import { Observable } from 'rxjs';
+import { Observable, defer, from, switchMap } from 'rxjs';
 import { FORECAST_DAYS, FORECAST_SAMPLES } from '../../core/assessment/forecast';
+import type { Catalogue } from '../../core/catalogue/catalogue';
 import type { Design } from '../../core/design/design';
 import type { Room } from '../../core/design/room';
 import type { Forecast } from '../../core/tank/forecast';
+import { catalogueOf } from './shipped-catalogue';
+import { idsToJudge } from './used-ids';
 import type { ForecastAsk, ForecastTold } from '../workers/forecast-messages';
 
 /** A look ahead on its way. */
@@ -21,13 +24,24 @@ const SEED = 20;
 /** Looks ahead in a worker. One look at a time: a newer one takes the place of it, and whoever stops listening calls it off. */
 @Injectable({ providedIn: 'root' })
 export class ForecastFeed implements OnDestroy {
-  private worker: Worker | null = null;
+  private worker: Promise<Worker> | null = null;
   private turn = 0;
 
   /** @param month it begins in, 0 January */
   ahead(design: Design, room: Room, month: number): Observable<ForecastState> {
+    return defer(() => from(Promise.all([this.started(), catalogueOf(idsToJudge(design, room))]))).pipe(
+      switchMap(([worker, catalogue]) => this.aheadOf(worker, design, room, catalogue, month)),
+    );
+  }
+
+  private started(): Promise<Worker> {
+    this.worker ??= import('../workers/forecast-worker').then(({ url }) => new Worker(url, { type: 'module' }));
+    this.worker.catch(() => (this.worker = null));
+    return this.worker;
+  }
+
+  private aheadOf(worker: Worker, design: Design, room: Room, catalogue: Catalogue, month: number): Observable<ForecastState> {
     return new Observable((subscriber) => {
-      const worker = (this.worker ??= new Worker(new URL('../workers/forecast.worker', import.meta.url), { type: 'module' }));
       const turn = ++this.turn;
       let now: ForecastState = { forecast: null, samples: 0, state: 'running', reason: null };
       const on = ({ data }: MessageEvent<ForecastTold>) => {
@@ -40,7 +54,7 @@ export class ForecastFeed implements OnDestroy {
         subscriber.next(now);
       };
       const broken = () => {
-        this.worker?.terminate();
+        worker.terminate();
         this.worker = null;
         subscriber.next({ ...now, state: 'failed', reason: 'the browser could not run it' });
       };
@@ -49,7 +63,7 @@ export class ForecastFeed implements OnDestroy {
       subscriber.next(now);
       const ask: ForecastAsk = {
         turn,
-        ask: { design, room, request: { month, days: FORECAST_DAYS, samples: FORECAST_SAMPLES, seed: SEED } },
+        ask: { design, room, catalogue, request: { month, days: FORECAST_DAYS, samples: FORECAST_SAMPLES, seed: SEED } },
       };
       worker.postMessage(ask);
       return () => {
@@ -61,6 +75,6 @@ export class ForecastFeed implements OnDestroy {
   }
 
   ngOnDestroy(): void {
-    this.worker?.terminate();
+    void this.worker?.then((worker) => worker.terminate());
   }
 }

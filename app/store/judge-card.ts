@@ -1,10 +1,6 @@
-import { assess, type Assessment } from '../../core/assessment/assess';
+import type { Assessment } from '../../core/assessment/assess';
 import { causesOf } from '../../core/assessment/causes';
 import { plain, nameOf, wordFinding } from '../../core/assessment/wording';
-import type { Catalogue } from '../../core/catalogue/catalogue';
-import type { Design } from '../../core/design/design';
-import { withOwn } from '../../core/design/own-catalogue';
-import type { Room } from '../../core/design/room';
 import type { UnitChoice } from '../../core/quantity/format';
 import { figureOf } from '../section/figure';
 import { judgedBy, type TankSummary } from './summary';
@@ -24,9 +20,4 @@ export function judgedSummary(assessment: Assessment, units: UnitChoice): NonNul
     figure: figureOf(assessment),
     by: judgedBy(room, catalogue.edition, units),
   };
-}
-
-/** Judges a design for its card. */
-export function judgeForCard(design: Design, room: Room, catalogue: Catalogue, units: UnitChoice): NonNullable<TankSummary['judged']> {
-  return judgedSummary(assess({ design, room, catalogue: withOwn(catalogue, room.own) }), units);
 }

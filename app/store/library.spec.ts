@@ -21,7 +21,7 @@ describe('the library', () => {
     const library = await emptied();
     await library.layDemoOnce();
     expect((await library.rooms()).map(({ name }) => name)).toEqual(['Low Barn']);
-    expect((await library.designs('low-barn')).map(({ name }) => name)).toEqual([
+    expect((await library.designs('low-barn')).designs.map(({ name }) => name)).toEqual([
       'Lava-shore jar',
       'Peat pocket',
       'Shell bed',
@@ -29,17 +29,17 @@ describe('the library', () => {
     ]);
     await library.deleteDesign('peat-pocket');
     await library.layDemoOnce();
-    expect((await library.designs('low-barn')).length).toBe(3);
+    expect((await library.designs('low-barn')).designs.length).toBe(3);
     await library.layDemo();
-    expect((await library.designs('low-barn')).length).toBe(4);
+    expect((await library.designs('low-barn')).designs.length).toBe(4);
   });
 
   it('gives back what was saved', async () => {
     const library = await emptied();
     await library.saveRoom(lowBarn);
     await library.saveDesign(weedyThicket);
-    expect((await library.design('weedy-thicket'))?.design).toEqual(weedyThicket);
-    expect(await library.room('low-barn')).toEqual(lowBarn);
+    expect((await library.design('weedy-thicket'))?.document).toEqual(weedyThicket);
+    expect((await library.room('low-barn'))?.document).toEqual(lowBarn);
     expect((await library.summaries('low-barn')).map(({ name, judged }) => [name, judged])).toEqual([['Weedy thicket', null]]);
     expect(await library.design('nobody')).toBeNull();
   });
@@ -47,9 +47,9 @@ describe('the library', () => {
   it('begins rooms and tanks that are empty and sound', async () => {
     const library = await emptied();
     const room = await library.addRoom('Cellar');
-    const design = await library.addDesign(room.id, 'Tank 1');
-    expect((await library.room(room.id))?.climateC).toBeNull();
-    expect((await library.design(design.id))?.design.vessel).toBeNull();
+    const design = await library.addDesign(room.id);
+    expect((await library.room(room.id))?.document.climateC).toBeNull();
+    expect((await library.design(design.id))?.document.vessel).toBeNull();
   });
 
   it('duplicates a tank, and leaves the first as it was', async () => {
@@ -57,8 +57,8 @@ describe('the library', () => {
     await library.saveDesign(weedyThicket);
     const copy = await library.duplicateDesign('weedy-thicket');
     expect(copy?.id).not.toBe(weedyThicket.id);
-    expect((await library.designs('low-barn')).map(({ name }) => name)).toEqual(['Weedy thicket', 'Weedy thicket (copy)']);
-    expect((await library.design('weedy-thicket'))?.design).toEqual(weedyThicket);
+    expect((await library.designs('low-barn')).designs.map(({ name }) => name)).toEqual(['Weedy thicket', 'Weedy thicket (copy)']);
+    expect((await library.design('weedy-thicket'))?.document).toEqual(weedyThicket);
   });
 
   it('takes a file in as a new design, and as a copy when it is here already', async () => {
@@ -68,7 +68,7 @@ describe('the library', () => {
     const second = await library.importDesign(text);
     expect(first.ok && first.document.id).toBe('peat-pocket');
     expect(second.ok && second.document.name).toBe('Frozen peat pocket (copy)');
-    const stored = await library.designs('low-barn');
+    const { designs: stored } = await library.designs('low-barn');
     expect(stored.length).toBe(2);
     expect(new Set(stored.map(({ id }) => id)).size).toBe(2);
     expect((await library.rooms()).length).toBe(1);
@@ -82,7 +82,7 @@ describe('the library', () => {
         .withContext(bad.slice(0, 20))
         .toBeFalse();
     }
-    expect((await library.designs('low-barn')).length).toBe(1);
+    expect((await library.designs('low-barn')).designs.length).toBe(1);
     expect(await library.rooms()).toEqual([]);
   });
 
@@ -115,17 +115,20 @@ describe('the library', () => {
       savedAt: '2025-01-01T00:00:00Z',
       design: { ...fixture.design, id: 'old' } as never,
     });
-    expect((await library.rooms())[0]?.onHand).toEqual({});
-    expect((await library.design('old'))?.design.vessel?.viewingSides).toEqual(['front']);
+    expect((await library.room(fixture.room.id))?.document.onHand).toEqual({});
+    expect((await library.design('old'))?.document.vessel?.viewingSides).toEqual(['front']);
     expect((await library.summaries(fixture.room.id)).map(({ id, judged }) => [id, judged])).toEqual([['old', null]]);
   });
 
   it('judges cards again when the room has changed, and only then', async () => {
     const library = await emptied();
     await library.layDemo();
-    const room = (await library.room('low-barn'))!;
-    const first = await library.judgeAgain(room, await library.summaries('low-barn'), METRIC);
-    expect(first.length).toBe(4);
+    const room = (await library.room('low-barn'))!.document;
+    // the demo comes with its cards judged; they are what judging them here would make them
+    const shipped = await library.summaries('low-barn');
+    expect(await library.judgeAgain(room, shipped, METRIC)).toEqual([]);
+    const unjudged = shipped.map((summary) => ({ ...summary, judged: null }));
+    expect((await library.judgeAgain(room, unjudged, METRIC)).map(({ judged }) => judged)).toEqual(shipped.map(({ judged }) => judged));
     const stored = await library.summaries('low-barn');
     expect(stored.every(({ judged }) => judged?.figure?.water.startsWith('M'))).toBeTrue();
     expect(stored.find(({ id }) => id === 'weedy-thicket')?.judged).toEqual(
@@ -140,15 +143,93 @@ describe('the library', () => {
     expect((await library.judgeAgain({ ...room, rev: room.rev + 1 }, stored, METRIC)).length).toBe(4);
   });
 
-  it('keeps earlier states, the last twenty, and none twice', async () => {
+  it('keeps the last twenty earlier states and all that were kept by hand, and none twice', async () => {
     const library = await emptied();
-    for (let rev = 0; rev < 23; rev++) await library.keepSnapshot({ ...weedyThicket, rev }, 'kept');
-    await library.keepSnapshot({ ...weedyThicket, rev: 22 }, 'opened');
+    await library.keepSnapshot({ ...weedyThicket, rev: 0, name: 'By hand' }, 'kept');
+    for (let rev = 1; rev < 24; rev++) await library.keepSnapshot({ ...weedyThicket, rev }, 'opened');
+    await library.keepSnapshot({ ...weedyThicket, rev: 23 }, 'before-restore');
     const kept = await library.snapshots('weedy-thicket');
-    expect(kept.map(({ design }) => design.rev)).toEqual(Array.from({ length: 20 }, (_, i) => 22 - i));
+    expect(kept.map(({ design }) => design.rev)).toEqual([...Array.from({ length: 20 }, (_, i) => 23 - i), 0]);
+    // what is there already is marked as kept, and no longer passes
+    await library.keepSnapshot({ ...weedyThicket, rev: 23 }, 'kept');
+    const [newest, ...others] = await library.snapshots('weedy-thicket');
+    expect([newest?.why, newest?.design.rev, others.length]).toEqual(['kept', 23, 20]);
     expect(await library.snapshots('peat-pocket')).toEqual([]);
     await library.keepSnapshot({ ...fixture.design, id: 'old' } as never, 'kept');
     expect((await library.snapshots('old'))[0]?.design.vessel?.viewingSides).toEqual(['front']);
+  });
+
+  it('writes nothing over what another tab has stored since, and says whether it is gone', async () => {
+    const library = await emptied();
+    await library.saveDesign(weedyThicket, null, null);
+    await library.saveRoom(lowBarn, null);
+    const stale = { ...weedyThicket, name: 'Stale', rev: 9 };
+    for (const write of [
+      () => library.saveDesign(stale, null, 7),
+      () => library.saveDesign(stale, null, null),
+      () => library.saveRoom(lowBarn, null),
+    ])
+      await expectAsync(write()).toBeRejectedWith(jasmine.objectContaining({ message: 'changed in another tab', gone: false }));
+    expect((await library.design('weedy-thicket'))?.document.name).toBe('Weedy thicket');
+    await library.deleteDesign('weedy-thicket');
+    await expectAsync(library.saveDesign(stale, null, weedyThicket.rev)).toBeRejectedWith(jasmine.objectContaining({ gone: true }));
+    expect(await library.design('weedy-thicket')).toBeNull();
+  });
+
+  it('renames what somebody else is writing just now without losing either', async () => {
+    const library = await emptied();
+    await library.saveDesign(weedyThicket, null, null);
+    const edits = ['A', 'B', 'C'].map((value) => library.editDesign('weedy-thicket', [{ op: 'replace', path: '/name', value }]));
+    const level = library.editDesign('weedy-thicket', [{ op: 'replace', path: '/archived', value: true }]);
+    await Promise.all([...edits, level]);
+    const stored = (await library.design('weedy-thicket'))!.document;
+    expect([stored.rev, stored.archived]).toEqual([weedyThicket.rev + 4, true]);
+  });
+
+  it('puts a deleted tank back, but never over one that stands there by now', async () => {
+    const library = await emptied();
+    await library.saveDesign(weedyThicket, null, null);
+    const taken = (await library.deleteDesign('weedy-thicket'))!;
+    await library.saveDesign({ ...weedyThicket, name: 'Newer' }, null, null);
+    await library.putBackDesign(taken);
+    expect((await library.design('weedy-thicket'))?.document.name).toBe('Newer');
+  });
+
+  it('puts the demo back as it was, keeps what was there among the earlier states, and can take that back', async () => {
+    const library = await emptied();
+    await library.layDemo();
+    await library.editDesign('peat-pocket', [{ op: 'replace', path: '/name', value: 'Mine' }]);
+    const before = await library.layDemo();
+    expect((await library.design('peat-pocket'))?.document.name).toBe('Peat pocket');
+    expect((await library.snapshots('peat-pocket'))[0]).toEqual(jasmine.objectContaining({ why: 'before-restore' }));
+    expect((await library.snapshots('peat-pocket'))[0]?.design.name).toBe('Mine');
+    await library.putBackOver(before!);
+    expect((await library.design('peat-pocket'))?.document.name).toBe('Mine');
+  });
+
+  it('lets one damaged record harm no other', async () => {
+    const library = await emptied();
+    await library.layDemo();
+    const db = await database();
+    await db.put('rooms', { id: 'torn' } as never);
+    await db.put('designs', { id: 'torn-tank', roomId: 'low-barn', savedAt: 'x', design: { rev: 3 } as never });
+    await db.put('summaries', { id: 'shell-bed', roomId: 'low-barn' } as never);
+    await db.put('snapshots', { designId: 'peat-pocket', at: '', why: 'kept', design: null as never });
+    await library.keepSnapshot((await library.design('peat-pocket'))!.document, 'kept');
+    expect((await library.rooms()).map(({ name }) => name)).toEqual(['Low Barn', 'torn (cannot be read)']);
+    expect((await library.summaries('low-barn')).map(({ name }) => name)).toEqual([
+      'Lava-shore jar',
+      'Peat pocket',
+      'Shell bed',
+      'torn-tank (cannot be read)',
+      'Weedy thicket',
+    ]);
+    expect((await library.snapshots('peat-pocket')).length).toBe(1);
+    const { unreadable } = await library.exportRoom((await library.room('low-barn'))!.document);
+    expect(unreadable).toEqual(['torn-tank (cannot be read)']);
+    expect((await library.deleteRoom('low-barn'))?.tanks.length).toBe(5);
+    expect((await library.deleteRoom('torn'))?.tanks.length).toBe(0);
+    expect(await library.rooms()).toEqual([]);
   });
 
   it('puts a tank away, brings it back, renames it, and puts a deleted one back', async () => {
@@ -161,7 +242,7 @@ describe('the library', () => {
     const gone = await library.deleteDesign('weedy-thicket');
     expect(await library.summaries('low-barn')).toEqual([]);
     await library.putBackDesign(gone!);
-    expect((await library.design('weedy-thicket'))?.design.archived).toBeTrue();
+    expect((await library.design('weedy-thicket'))?.document.archived).toBeTrue();
   });
 
   it('takes the earlier states of a tank along when it is deleted, and brings them back with it', async () => {
@@ -211,26 +292,27 @@ describe('the library', () => {
     const library = await emptied();
     await library.layDemo();
     const taken = await library.deleteRoom('low-barn');
-    expect([await library.rooms(), await library.designs('low-barn')]).toEqual([[], []]);
+    expect([await library.rooms(), (await library.designs('low-barn')).designs]).toEqual([[], []]);
     await library.putBackRoom(taken!);
-    expect((await library.designs('low-barn')).length).toBe(4);
+    expect((await library.designs('low-barn')).designs.length).toBe(4);
   });
 
   it('takes a room out and in: where it is gone, as it was; where it is here, beside it', async () => {
     const library = await emptied();
     await library.layDemo();
-    const room = (await library.room('low-barn'))!;
-    const zip = await library.exportRoom(room);
+    const room = (await library.room('low-barn'))!.document;
+    const { zip } = await library.exportRoom(room);
     const beside = await library.importRoom(zip);
     if (!beside.ok) return fail(beside.refusals);
     expect(beside.document.name).toBe('Low Barn (copy)');
     expect((await library.rooms()).length).toBe(2);
-    const ids = [...(await library.designs('low-barn')), ...(await library.designs(beside.document.id))].map(({ id }) => id);
+    const inBoth = [await library.designs('low-barn'), await library.designs(beside.document.id)];
+    const ids = inBoth.flatMap(({ designs }) => designs).map(({ id }) => id);
     expect(new Set(ids).size).toBe(8);
     await library.deleteRoom('low-barn');
     const again = await library.importRoom(zip);
     expect(again.ok && again.document).toEqual(room);
-    expect((await library.designs('low-barn')).map(({ id }) => id).sort()).toEqual([
+    expect((await library.designs('low-barn')).designs.map(({ id }) => id).sort()).toEqual([
       'lava-jar',
       'peat-pocket',
       'shell-bed',
@@ -244,7 +326,7 @@ describe('the library', () => {
     const design = await takeIn(library, file(JSON.stringify(fixture)));
     expect(design).toEqual({ ok: true, at: ['tank', 'peat-pocket'], said: '“Frozen peat pocket” is here now.' });
     await library.layDemo();
-    const zip = await library.exportRoom((await library.room('low-barn'))!);
+    const { zip } = await library.exportRoom((await library.room('low-barn'))!.document);
     const room = await takeIn(library, file(zip as BlobPart, 'no-ending'));
     expect(room.ok && room.at[0]).toBe('room');
     const reasons = async (content: BlobPart) => {
@@ -265,7 +347,7 @@ describe('the library', () => {
     danio.ranges.keep.ph.value = { tolerance: [6, 7], optimum: [6.2, 6.8] };
     const file = { ...fixture6, cited: { catalogue: 'another', entries: [danio] } };
     expect((await library.importDesign(JSON.stringify(file))).ok).toBeTrue();
-    const { own, rev } = (await library.room('low-barn'))!;
+    const { own, rev } = (await library.room('low-barn'))!.document;
     expect([Object.keys(own.organisms), Object.keys(own.biotopes), Object.keys(own.overrides)]).toEqual([
       ['ditch-shrimp'],
       ['back-ditch'],
@@ -274,7 +356,7 @@ describe('the library', () => {
     expect(rev).toBe(lowBarn.rev + 1);
     expect(library.said()).toMatch(/^The file has 1 fact of 1 kind otherwise .*Danio margaritatus, keep ph.*judged by what is known here/);
     expect((await library.importDesign(JSON.stringify(fixture6))).ok).toBeTrue();
-    expect((await library.room('low-barn'))!.rev).toBe(rev);
+    expect((await library.room('low-barn'))!.document.rev).toBe(rev);
     expect(library.said()).toBeNull();
   });
 
@@ -287,7 +369,7 @@ describe('the library', () => {
     expect(reasons.at(-1)).toContain('no room left');
     put.and.callThrough();
     expect((await library.rooms()).map(({ name }) => name)).toEqual(['Attic']);
-    expect((await library.room(room.id))?.name).toBe('Attic');
+    expect((await library.room(room.id))?.document.name).toBe('Attic');
   });
 
   it('still shows what was stored before the store was full', async () => {
@@ -295,16 +377,21 @@ describe('the library', () => {
     await library.layDemoOnce();
     const put = spyOn(IDBObjectStore.prototype, 'put').and.throwError(new DOMException('no room left', 'QuotaExceededError'));
     await expectAsync(library.saveDesign({ ...weedyThicket, name: 'Unwritten' })).toBeRejected();
-    expect((await library.designs('low-barn')).map(({ name }) => name)).toEqual([
+    expect((await library.designs('low-barn')).designs.map(({ name }) => name)).toEqual([
       'Lava-shore jar',
       'Peat pocket',
       'Shell bed',
       'Unwritten',
     ]);
-    expect((await library.design('weedy-thicket'))?.design.name).toBe('Unwritten');
+    expect((await library.design('weedy-thicket'))?.document.name).toBe('Unwritten');
     put.and.callThrough();
     await library.saveDesign({ ...weedyThicket, name: 'Written' });
-    expect((await library.designs('low-barn')).map(({ name }) => name)).toEqual(['Lava-shore jar', 'Peat pocket', 'Shell bed', 'Written']);
+    expect((await library.designs('low-barn')).designs.map(({ name }) => name)).toEqual([
+      'Lava-shore jar',
+      'Peat pocket',
+      'Shell bed',
+      'Written',
+    ]);
   });
 
   afterAll(async () => {

@@ -1,6 +1,6 @@
-import { Injectable, signal } from '@angular/core';
-import { BehaviorSubject, firstValueFrom, from, fromEvent, map, shareReplay } from 'rxjs';
-import { indexCatalogue, type Catalogue } from '../../core/catalogue/catalogue';
+import { Injectable, inject, signal } from '@angular/core';
+import { BehaviorSubject, defer, firstValueFrom, fromEvent, map } from 'rxjs';
+import type { Catalogue } from '../../core/catalogue/catalogue';
 import { Design, emptyDesign } from '../../core/design/design';
 import type { Read } from '../../core/design/document';
 import { newerThan } from '../../core/design/version';
@@ -9,6 +9,7 @@ import { migrateDesign, migrateRoom } from '../../core/design/migrate';
 import { emptyRoom, Room, ROOM_SCHEMA } from '../../core/design/room';
 import { DESIGN_SCHEMA } from '../../core/design/design';
 import type { Operation } from 'rfc6902';
+import * as z from 'zod';
 import type { UnitChoice } from '../../core/quantity/format';
 import {
   database,
@@ -18,12 +19,30 @@ import {
   putWhole,
   removeWhole,
   type Snapshot,
+  stored,
   type StoredDesign,
   type StoredTank,
+  type TakenRoom,
 } from './database';
+import { ChangedElsewhere, type Found } from './document-store';
+import { JudgeFeed } from './judge-feed';
+import { EDITION } from '../../catalogue/edition';
+import { wholeCatalogue } from './shipped-catalogue';
 import { usedIds, usedOf } from './used-ids';
 import { withOwn } from '../../core/design/own-catalogue';
-import { judgedBy, notJudged, type TankSummary } from './summary';
+import { judgedBy, notJudged, TankSummary } from './summary';
+
+/** A room in the list of rooms. */
+export interface RoomName {
+  id: string;
+  name: string;
+}
+/** What was deleted or put away last, and how to have it back. */
+export interface Gone {
+  said: string;
+  putBack: () => Promise<void>;
+}
+const RoomName = z.object({ id: z.string(), name: z.string() });
 
 /** All that is in the browser's store: rooms and their designs; and the catalogue. */
 @Injectable({ providedIn: 'root' })
@@ -32,27 +51,31 @@ export class Library {
   readonly refused$ = new BehaviorSubject<string | null>(null);
   /** What there is to know of the file that was opened last; empty when nothing. */
   readonly said = signal<string | null>(null);
+  /** What was deleted or put away last. */
+  readonly gone = signal<Gone | null>(null);
   /** Tells other tabs what has been written, by id. */
   private readonly channel = new BroadcastChannel('terroir:saved');
   /** Ids of rooms and designs that another tab has written. */
   readonly writtenElsewhere$ = fromEvent<MessageEvent<unknown>>(this.channel, 'message').pipe(map(({ data }) => String(data)));
-  /** What could not be written: kept in this window, and read before what is stored. */
+  /** What could not be written: kept in this window, and read before what is stored, with the stored revision it follows. */
   private readonly unwritten = {
-    rooms: new Map<string, Room>(),
-    designs: new Map<string, { record: StoredDesign; summary: TankSummary }>(),
+    rooms: new Map<string, { room: Room; after: number | null }>(),
+    designs: new Map<string, { record: StoredDesign; summary: TankSummary; after: number | null }>(),
   };
 
-  readonly catalogue$ = from(import('../../catalogue').then(({ catalogueData }) => indexCatalogue(catalogueData))).pipe(shareReplay(1));
+  /** All of the shipped catalogue. */
+  readonly catalogue$ = defer(() => wholeCatalogue());
+  private readonly feed = inject(JudgeFeed);
 
   catalogue(): Promise<Catalogue> {
-    return firstValueFrom(this.catalogue$);
+    return wholeCatalogue();
   }
 
-  async rooms(): Promise<Room[]> {
-    const stored = await this.attempt(async () => (await database()).getAll('rooms'), []);
-    return merged(stored, this.unwritten.rooms.values())
-      .map((room) => migrateRoom(room) as Room)
-      .sort((a, b) => a.name.localeCompare(b.name));
+  /** The rooms by name; one that cannot be read is listed by its id. */
+  async rooms(): Promise<RoomName[]> {
+    const stored: unknown[] = await this.attempt(async () => (await database()).getAll('rooms'), []);
+    const unwritten = [...this.unwritten.rooms.values()].map(({ room }) => room);
+    return merged(stored.map(named), unwritten.map(named)).sort((a, b) => a.name.localeCompare(b.name));
   }
 
   /** What the list of tanks shows; a design without a summary gets one that is still to be judged. */
@@ -63,9 +86,11 @@ export class Library {
         db.getAllFromIndex('summaries', 'byRoom', roomId),
         db.getAllKeysFromIndex('designs', 'byRoom', roomId),
       ]);
-      const known = new Set(summaries.map(({ id }) => id));
+      // one that is damaged harms no other: it is made anew from its design
+      const sound = summaries.filter((summary) => TankSummary.safeParse(summary).success);
+      const known = new Set(sound.map(({ id }) => id));
       const missing = await Promise.all(keys.filter((key) => !known.has(key)).map((key) => db.get('designs', key)));
-      return [...summaries, ...missing.flatMap((record) => (record ? [notJudged(record.design, record.savedAt)] : []))];
+      return [...sound, ...missing.flatMap((record) => (record ? [summaryOf(record)] : []))];
     }, []);
     const unwritten = [...this.unwritten.designs.values()].filter(({ record }) => record.roomId === roomId);
     return merged(
@@ -76,15 +101,16 @@ export class Library {
 
   /** Judges again, for their cards, the tanks whose verdict rests on another state of the room or the catalogue. */
   async judgeAgain(room: Room, summaries: readonly TankSummary[], units: UnitChoice): Promise<TankSummary[]> {
-    const catalogue = await this.catalogue();
-    const { judgeForCard } = await import('./judge-card');
-    const by = judgedBy(room, catalogue.edition, units);
+    const by = judgedBy(room, EDITION, units);
     const fresh: TankSummary[] = [];
     for (const summary of summaries) {
       if (summary.judged?.by === by) continue;
       const stored = await this.design(summary.id).catch(() => null);
       if (!stored) continue;
-      const renewed = { ...summary, judged: judgeForCard(stored.design, room, catalogue, units) };
+      const renewed = {
+        ...summary,
+        judged: await firstValueFrom(this.feed.ask('card', stored.document, room, { units }, { whole: false })),
+      };
       fresh.push(renewed);
       await this.attempt(async () => {
         // only while nobody has written a newer state meanwhile
@@ -97,55 +123,86 @@ export class Library {
     return fresh;
   }
 
-  /** A stored room, checked; null when there is none. @throws Error when it cannot be read by this version */
-  async room(id: string): Promise<Room | null> {
-    const stored: unknown =
-      this.unwritten.rooms.get(id) ?? (await this.attempt(async () => (await database()).get('rooms', id), undefined));
-    return stored === undefined ? null : trusted(migrateRoom(stored), Room, 'room', ROOM_SCHEMA);
+  /** A room, checked; null when there is none. @throws Error when it cannot be read by this version */
+  async room(id: string): Promise<Found<Room> | null> {
+    const waiting = this.unwritten.rooms.get(id);
+    const stored = waiting?.room ?? (await this.attempt(async () => (await database()).get('rooms', id), undefined));
+    if (stored === undefined) return null;
+    const document = trusted(migrateRoom(stored), Room, 'room', ROOM_SCHEMA);
+    return { document, savedAt: null, storedRev: waiting ? waiting.after : stored.rev };
   }
 
-  async design(id: string): Promise<{ design: Design; savedAt: Date } | null> {
-    const stored =
-      this.unwritten.designs.get(id)?.record ?? (await this.attempt(async () => (await database()).get('designs', id), undefined));
-    return stored
-      ? { design: trusted(migrateDesign(stored.design), Design, 'design', DESIGN_SCHEMA), savedAt: new Date(stored.savedAt) }
-      : null;
+  /** A design, checked; null when there is none. @throws Error when it cannot be read by this version */
+  async design(id: string): Promise<Found<Design> | null> {
+    const waiting = this.unwritten.designs.get(id);
+    const stored = waiting?.record ?? (await this.attempt(async () => (await database()).get('designs', id), undefined));
+    if (!stored) return null;
+    const document = trusted(migrateDesign(stored.design), Design, 'design', DESIGN_SCHEMA);
+    return { document, savedAt: new Date(stored.savedAt), storedRev: waiting ? waiting.after : stored.design.rev };
   }
 
-  /** Every design of a room, archived ones too. @throws Error when one cannot be read by this version */
-  async designs(roomId: string): Promise<Design[]> {
+  /** Every design of a room that can be read, archived ones too, and the names of the others. */
+  async designs(roomId: string): Promise<{ designs: Design[]; unreadable: string[] }> {
     const designs: Design[] = [];
-    for (const { id } of await this.summaries(roomId)) {
-      const stored = await this.design(id);
-      if (stored) designs.push(stored.design);
+    const unreadable: string[] = [];
+    for (const { id, name } of await this.summaries(roomId)) {
+      try {
+        const stored = await this.design(id);
+        if (stored) designs.push(stored.document);
+      } catch {
+        unreadable.push(name);
+      }
     }
-    return designs;
+    return { designs, unreadable };
   }
 
   /** Keeps a state that is about to be written: whoever opens the tank meanwhile gets this one. */
-  hold(design: Design): void {
-    const savedAt = new Date().toISOString();
-    const record: StoredDesign = { id: design.id, roomId: design.roomId, savedAt, design };
-    this.unwritten.designs.set(design.id, { record, summary: notJudged(design, savedAt) });
+  hold(design: Design, after: number | null): void {
+    const record = recordOf(design);
+    this.unwritten.designs.set(design.id, { record, summary: notJudged(design, record.savedAt), after });
   }
 
-  /** @param judged the verdict for the tank's card; without it the card is judged when the room is next looked at */
-  async saveDesign(design: Design, judged: TankSummary['judged'] = null): Promise<void> {
-    const savedAt = new Date().toISOString();
-    const record: StoredDesign = { id: design.id, roomId: design.roomId, savedAt, design };
-    const summary = { ...notJudged(design, savedAt), judged };
-    this.unwritten.designs.set(design.id, { record, summary });
-    await putDesign(record, summary);
-    // a newer state may be waiting by now
-    if (this.unwritten.designs.get(design.id)?.record === record) this.unwritten.designs.delete(design.id);
-    this.channel.postMessage(design.id);
+  /**
+   * @param judged the verdict for the tank's card; without it the card is judged when the room is next looked at
+   * @param after the stored revision that this state was made from; left out, it takes the place of whatever is stored
+   * @throws ChangedElsewhere when another revision is stored by now; nothing is written then
+   */
+  async saveDesign(design: Design, judged: TankSummary['judged'] = null, after?: number | null): Promise<void> {
+    const record = recordOf(design);
+    const summary = { ...notJudged(design, record.savedAt), judged };
+    const entry = { record, summary, after: after ?? null };
+    this.unwritten.designs.set(design.id, entry);
+    const letGo = () => {
+      // a newer state may be waiting by now
+      if (this.unwritten.designs.get(design.id) === entry) this.unwritten.designs.delete(design.id);
+    };
+    try {
+      await putDesign(record, summary, after);
+    } catch (error) {
+      if (error instanceof ChangedElsewhere) letGo();
+      throw error;
+    }
+    letGo();
+    this.tell(design.id);
   }
 
-  async saveRoom(room: Room): Promise<void> {
-    this.unwritten.rooms.set(room.id, room);
-    await putRoom(room);
+  /** @param after and @throws as in saveDesign */
+  async saveRoom(room: Room, after?: number | null): Promise<void> {
+    this.unwritten.rooms.set(room.id, { room, after: after ?? null });
+    try {
+      await putRoom(room, after);
+    } catch (error) {
+      if (error instanceof ChangedElsewhere) this.unwritten.rooms.delete(room.id);
+      throw error;
+    }
     this.unwritten.rooms.delete(room.id);
-    this.channel.postMessage(room.id);
+    this.tell(room.id);
+  }
+
+  private tell(...ids: readonly string[]): void {
+    for (const id of ids) this.channel.postMessage(id);
+    // asked once there is something worth keeping: the browser may clear what is not marked so
+    void navigator.storage?.persist?.().catch(() => false);
   }
 
   /** Deletes a tank and what hangs on it, one that cannot be read here too. @returns it as it was stored, to be put back */
@@ -153,71 +210,108 @@ export class Library {
     const waiting = this.unwritten.designs.get(id);
     this.unwritten.designs.delete(id);
     const [taken] = await removeWhole(null, [id]);
+    this.tell(id);
     return taken || waiting ? { snapshots: taken?.snapshots ?? [], ...(waiting ?? taken!) } : null;
   }
 
+  /** Puts a deleted tank back; one that stands in its place by now stays. */
   async putBackDesign(tank: StoredTank): Promise<void> {
-    await this.keep(() => putWhole(null, [tank]));
-    this.channel.postMessage(tank.record.id);
+    await this.keep(() => putWhole(null, [tank], 'what is missing'));
+    this.tell(tank.record.id);
   }
 
-  /** Deletes a room with its tanks, all or nothing. @returns them, to be put back */
-  async deleteRoom(id: string): Promise<{ room: Room; tanks: StoredTank[] } | null> {
-    const room = await this.room(id);
-    if (!room) return null;
+  /** Deletes a room with its tanks, all or nothing, one that cannot be read here too. @returns them, to be put back */
+  async deleteRoom(id: string): Promise<TakenRoom | null> {
     const ids = (await this.summaries(id)).map((summary) => summary.id);
     const waiting = ids.flatMap((one) => this.unwritten.designs.get(one) ?? []);
+    const room = this.unwritten.rooms.get(id)?.room ?? (await this.attempt(async () => (await database()).get('rooms', id), undefined));
+    if (!room) return null;
     for (const one of ids) this.unwritten.designs.delete(one);
     this.unwritten.rooms.delete(id);
     const stored = await removeWhole(id, ids);
     const newer = new Map(waiting.map((tank) => [tank.record.id, tank]));
+    this.tell(id, ...ids);
     return { room, tanks: stored.map((tank) => ({ ...tank, ...newer.get(tank.record.id) })) };
   }
 
-  async putBackRoom({ room, tanks }: { room: Room; tanks: readonly StoredTank[] }): Promise<void> {
-    await this.keep(() => putWhole(room, tanks));
-    this.channel.postMessage(room.id);
+  async putBackRoom({ room, tanks }: TakenRoom): Promise<void> {
+    await this.keep(() => putWhole(room, tanks, 'what is missing'));
+    this.tell(room.id, ...tanks.map(({ record }) => record.id));
   }
 
-  /** Changes a design that nobody has open; refused edits change nothing. */
-  async editDesign(id: string, patch: readonly Operation[]): Promise<void> {
+  private editing: Promise<void> = Promise.resolve();
+
+  /** Changes a design as it is stored, whoever has it open: that tab takes the change in. Refused edits change nothing. */
+  editDesign(id: string, patch: readonly Operation[]): Promise<void> {
+    // one after the other: two that are under way would each build on what the other has not written yet
+    this.editing = this.editing.catch(() => undefined).then(() => this.editStored(id, patch));
+    return this.editing;
+  }
+
+  private async editStored(id: string, patch: readonly Operation[]): Promise<void> {
     const stored = await this.design(id);
-    const applied = stored && applyEdit(stored.design, patch, Design);
-    if (applied?.ok) await this.keep(() => this.saveDesign(applied.document));
+    const applied = stored && applyEdit(stored.document, patch, Design);
+    if (!applied?.ok) return;
+    try {
+      await this.keep(() => this.saveDesign(applied.document, null, stored!.storedRev));
+    } catch (error) {
+      if (!(error instanceof ChangedElsewhere)) throw error;
+      // another tab was faster: the change is made to what it wrote, or there is nothing left to change
+      if (!error.gone) await this.editStored(id, patch);
+    }
   }
 
   /** Another tank of the same plan. */
   async duplicateDesign(id: string): Promise<Design | null> {
     const stored = await this.design(id);
-    if (!stored) return null;
-    const { design } = stored;
-    const copy: Design = { ...design, id: crypto.randomUUID(), rev: 0, archived: false, name: `${design.name.slice(0, 70)} (copy)` };
-    await this.keep(() => this.saveDesign(copy));
+    return stored && this.keepCopy(stored.document, null);
+  }
+
+  /** Keeps a state as a tank of its own, beside the one it comes from; its room too where that is gone. */
+  async keepCopy(design: Design, room: Room | null): Promise<Design> {
+    const copy: Design = { ...design, id: crypto.randomUUID(), rev: 0, archived: false, name: copyName(design.name) };
+    if (room && !(await this.room(room.id).catch(() => room))) await this.keep(() => this.saveRoom(room, null));
+    await this.keep(() => this.saveDesign(copy, null, null));
     return copy;
   }
 
+  /** Keeps a state of a room as a room of its own, without its tanks. */
+  async keepRoomCopy(room: Room): Promise<Room> {
+    const copy: Room = { ...room, id: crypto.randomUUID(), rev: 0, name: copyName(room.name), invented: false };
+    await this.keep(() => this.saveRoom(copy, null));
+    return copy;
+  }
+
+  /** Earlier states, newest first; one that cannot be read is left out of the list and stays in the store. */
   async snapshots(designId: string): Promise<Snapshot[]> {
     const stored = await this.attempt(async () => (await database()).getAllFromIndex('snapshots', 'byDesign', designId), []);
-    // an older state climbs as its document does; what cannot be read is refused when it is gone back to
-    return stored.reverse().map((snapshot) => ({ ...snapshot, design: migrateDesign(snapshot.design) as Design }));
+    return stored.reverse().flatMap((snapshot) => {
+      // an older state climbs as its document does
+      const read = Design.safeParse(migrateDesign(snapshot.design));
+      return read.success ? [{ ...snapshot, design: read.data }] : [];
+    });
   }
 
   /** Keeps a state to go back to; one that is the newest already is not kept twice. */
   async keepSnapshot(design: Design, why: Snapshot['why']): Promise<void> {
     const [newest] = await this.snapshots(design.id);
-    if (newest?.design.rev === design.rev && JSON.stringify(newest.design) === JSON.stringify(design)) return;
-    await this.keep(() => putSnapshot({ designId: design.id, at: new Date().toISOString(), why, design }));
+    const isNewest = newest?.design.rev === design.rev && JSON.stringify(newest.design) === JSON.stringify(design);
+    // what is kept by hand is marked so, even where a state of the same is there
+    if (isNewest && (why !== 'kept' || newest.why === 'kept')) return;
+    await this.keep(() => putSnapshot({ ...(isNewest ? newest : {}), designId: design.id, at: new Date().toISOString(), why, design }));
   }
 
   async addRoom(name: string): Promise<Room> {
     const room = emptyRoom(crypto.randomUUID(), name);
-    await this.keep(() => this.saveRoom(room));
+    await this.keep(() => this.saveRoom(room, null));
     return room;
   }
 
-  async addDesign(roomId: string, name: string): Promise<Design> {
-    const design = emptyDesign(crypto.randomUUID(), roomId, name);
-    await this.keep(() => this.saveDesign(design));
+  /** A new, empty tank of a room, numbered after those that are there. */
+  async addDesign(roomId: string): Promise<Design> {
+    const { length } = await this.summaries(roomId);
+    const design = emptyDesign(crypto.randomUUID(), roomId, `Tank ${length + 1}`);
+    await this.keep(() => this.saveDesign(design, null, null));
     return design;
   }
 
@@ -232,21 +326,22 @@ export class Library {
     const { design, room } = read.document;
     // one that cannot be read here is there all the same
     const taken = await this.design(design.id).catch(() => true);
-    const document: Design = taken ? { ...design, id: crypto.randomUUID(), name: `${design.name.slice(0, 70)} (copy)` } : design;
-    const here = await this.room(room.id).catch(() => room);
+    const document: Design = taken ? { ...design, id: crypto.randomUUID(), name: copyName(design.name) } : design;
+    const found = await this.room(room.id).catch(() => ({ document: room, storedRev: undefined }));
+    const here = found?.document;
     // the room that is here stays; what the design needs of its own catalogue comes along
     const own = here && missingOwn(here.own, room.own, usedOf(design));
     const stands = here ? (own ? { ...here, rev: here.rev + 1, own } : here) : room;
-    if (!here || own) await this.keep(() => this.saveRoom(stands));
-    await this.keep(() => this.saveDesign(document));
+    if (!here || own) await this.keep(() => this.saveRoom(stands, found ? found.storedRev : null));
+    await this.keep(() => this.saveDesign(document, null, null));
     const known = withOwn(await this.catalogue(), stands.own);
     this.said.set(wordDifferences(citedDifferences(read.document.cited.entries, known.organisms)));
     return { ok: true, document };
   }
 
-  /** The room as a zip, with every catalogue entry its designs use. */
-  async exportRoom(room: Room): Promise<Uint8Array> {
-    const [designs, catalogue, { writeRoomArchive }] = await Promise.all([
+  /** The room as a zip, with every catalogue entry its designs use; and the names of the tanks that cannot be read here, and are not in it. */
+  async exportRoom(room: Room): Promise<{ zip: Uint8Array; unreadable: string[] }> {
+    const [{ designs, unreadable }, catalogue, { writeRoomArchive }] = await Promise.all([
       this.designs(room.id),
       this.catalogue(),
       import('../../core/design/archive'),
@@ -257,7 +352,7 @@ export class Library {
       const entry = known.organisms.get(id);
       return entry ? [JSON.parse(JSON.stringify(entry)) as never] : [];
     });
-    return writeRoomArchive({ room, designs, cited: { catalogue: catalogue.edition, entries } });
+    return { zip: writeRoomArchive({ room, designs, cited: { catalogue: catalogue.edition, entries } }), unreadable };
   }
 
   /** Puts a room's zip in. A room or designs of the same ids stay as they are: what comes in then gets ids of its own, so both are kept. */
@@ -266,18 +361,16 @@ export class Library {
     const read = readRoomArchive(packed);
     if (!read.ok) return read;
     const { room, designs } = read.document;
-    const roomTaken = (await this.room(room.id).catch(() => room)) !== null;
-    const comes: Room = roomTaken ? { ...room, id: crypto.randomUUID(), name: `${room.name.slice(0, 70)} (copy)`, invented: false } : room;
-    const savedAt = new Date().toISOString();
+    const roomTaken = (await this.room(room.id).catch(() => true)) !== null;
+    const comes: Room = roomTaken ? { ...room, id: crypto.randomUUID(), name: copyName(room.name), invented: false } : room;
     const tanks: StoredTank[] = [];
     for (const design of designs) {
-      const taken = roomTaken || (await this.design(design.id).catch(() => design)) !== null;
+      const taken = roomTaken || (await this.design(design.id).catch(() => true)) !== null;
       const document: Design = { ...design, roomId: comes.id, id: taken ? crypto.randomUUID() : design.id };
-      const record: StoredDesign = { id: document.id, roomId: comes.id, savedAt, design: document };
-      tanks.push({ record, summary: notJudged(document, savedAt), snapshots: [] });
+      tanks.push(newTank(document));
     }
     await this.keep(() => putWhole(comes, tanks));
-    this.channel.postMessage(comes.id);
+    this.tell(comes.id);
     return { ok: true, document: comes };
   }
 
@@ -290,14 +383,49 @@ export class Library {
     await this.keep(async () => void (await (await database()).put('notes', new Date().toISOString(), 'demo-laid')));
   }
 
-  /** Puts the demo room back as it was at the start. */
-  async layDemo(): Promise<void> {
-    const { default: demo } = await import('../../catalogue/demo/low-barn.json');
-    await this.keep(() => this.saveRoom(Room.parse(demo.room)));
-    for (const raw of demo.designs) {
-      const design = Design.parse(raw);
-      await this.keep(() => this.saveDesign(design));
+  /**
+   * Puts the demo room back as it was at the start, all of it or nothing; the states that were there stay among the earlier ones.
+   *
+   * @returns what was there, to be put back
+   */
+  async layDemo(): Promise<TakenRoom | null> {
+    const [{ default: demo }, { default: judged }] = await Promise.all([
+      import('../../catalogue/demo/low-barn.json'),
+      import('../../catalogue/demo/judged.json'),
+    ]);
+    const designs = demo.designs.map((raw) => Design.parse(raw));
+    const before = await this.attempt(
+      () =>
+        stored(
+          demo.room.id,
+          designs.map(({ id }) => id),
+        ),
+      null,
+    );
+    const at = new Date().toISOString();
+    const tanks = designs.map((design): StoredTank => {
+      const earlier = before?.tanks.find(({ record }) => record.id === design.id)?.record.design;
+      const tank = newTank(design);
+      const summary = TankSummary.parse({ ...tank.summary, judged: (judged as Record<string, unknown>)[design.id] ?? null });
+      return { ...tank, summary, snapshots: earlier ? [{ designId: design.id, at, why: 'before-restore', design: earlier }] : [] };
+    });
+    const room = Room.parse(demo.room);
+    try {
+      await putWhole(room, tanks);
+    } catch (error) {
+      this.refused$.next(error instanceof Error ? error.message : String(error));
+      // in this window at least
+      this.unwritten.rooms.set(room.id, { room, after: null });
+      for (const { record, summary } of tanks) this.unwritten.designs.set(record.id, { record, summary, after: null });
     }
+    this.tell(room.id, ...designs.map(({ id }) => id));
+    return before;
+  }
+
+  /** Puts tanks and their room back over what is there now. */
+  async putBackOver({ room, tanks }: TakenRoom): Promise<void> {
+    await this.keep(() => putWhole(room, tanks));
+    this.tell(room.id, ...tanks.map(({ record }) => record.id));
   }
 
   private async attempt<T, F>(stored: () => Promise<T>, fallback: F): Promise<T | F> {
@@ -313,9 +441,35 @@ export class Library {
     try {
       await write();
     } catch (error) {
+      if (error instanceof ChangedElsewhere) throw error;
       this.refused$.next(error instanceof Error ? error.message : String(error));
     }
   }
+}
+
+const copyName = (name: string) => `${name.slice(0, 70)} (copy)`;
+
+function recordOf(design: Design): StoredDesign {
+  return { id: design.id, roomId: design.roomId, savedAt: new Date().toISOString(), design };
+}
+
+function newTank(design: Design): StoredTank {
+  const record = recordOf(design);
+  return { record, summary: notJudged(design, record.savedAt), snapshots: [] };
+}
+
+/** A stored room by its name, or what can be said of it. */
+function named(stored: unknown): RoomName {
+  const read = RoomName.safeParse(stored);
+  if (read.success) return read.data;
+  const id = String((stored as { id?: unknown }).id);
+  return { id, name: `${id} (cannot be read)` };
+}
+
+/** A summary of what may be damaged: it is listed all the same, to be seen and deleted. */
+function summaryOf({ id, roomId, savedAt, design }: StoredDesign): TankSummary {
+  const read = TankSummary.safeParse({ id, roomId, savedAt, name: design?.name, archived: design?.archived, judged: null });
+  return read.success ? read.data : { id, roomId, savedAt: String(savedAt), name: `${id} (cannot be read)`, archived: false, judged: null };
 }
 
 /** Facts that a file has otherwise than they are known here, in a sentence. */

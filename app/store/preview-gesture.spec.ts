@@ -1,7 +1,7 @@
 import { Component, provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { previewGesture } from './preview-gesture';
-import { TankStore, type Preview } from './tank-store';
+import { TankSession, type Preview } from './tank-session';
 
 const frame = () => new Promise(requestAnimationFrame);
 
@@ -22,7 +22,7 @@ describe('a preview', () => {
     TestBed.configureTestingModule({
       providers: [
         provideZonelessChangeDetection(),
-        { provide: TankStore, useValue: { preview: (one: Preview | null) => shown.push(one), close: () => Promise.resolve() } },
+        { provide: TankSession, useValue: { preview: (one: Preview | null) => shown.push(one), close: () => Promise.resolve() } },
       ],
     });
     return TestBed.createComponent(Drag);

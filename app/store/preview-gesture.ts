@@ -1,5 +1,5 @@
 import { DestroyRef, inject } from '@angular/core';
-import { TankStore, type Preview } from './tank-store';
+import { TankSession, type Preview } from './tank-session';
 
 /** What is shown under a hand while it drags. */
 export interface PreviewGesture {
@@ -16,7 +16,7 @@ export interface PreviewGesture {
  * @param cancel lets the component forget the drag that Escape ended
  */
 export function previewGesture(cancel: () => void): PreviewGesture {
-  const store = inject(TankStore);
+  const store = inject(TankSession);
   let frame = 0;
   let wanted: (() => Preview | null) | null = null;
   const escape = (event: KeyboardEvent): void => {

@@ -1,29 +1,33 @@
+import * as z from 'zod';
 import type { Severity } from '../../core/calculation/finding';
 import type { UnitChoice } from '../../core/quantity/format';
 import type { Design } from '../../core/design/design';
 import type { TankFigure } from '../section/figure';
 
 /** What a list of tanks shows of one. */
-export interface TankSummary {
-  id: string;
-  roomId: string;
-  name: string;
-  archived: boolean;
-  savedAt: string;
+export const TankSummary = z.object({
+  id: z.string(),
+  roomId: z.string(),
+  name: z.string(),
+  archived: z.boolean(),
+  savedAt: z.string(),
   /** Null until it has been judged. */
-  judged: {
-    worst: Severity;
-    /** The worst finding in words; Latin names between asterisks. */
-    says: string | null;
-    /** Open conflicts and things to watch. */
-    conflicts: number;
-    watches: number;
-    target: string | null;
-    figure: TankFigure | null;
-    /** The revision of the room, the edition of the catalogue and the units it was judged and worded by. */
-    by: string;
-  } | null;
-}
+  judged: z
+    .object({
+      worst: z.enum(['conflict', 'watch', 'unknown', 'fits'] satisfies Severity[]),
+      /** The worst finding in words; Latin names between asterisks. */
+      says: z.string().nullable(),
+      /** Open conflicts and things to watch. */
+      conflicts: z.number(),
+      watches: z.number(),
+      target: z.string().nullable(),
+      figure: z.custom<TankFigure>().nullable(),
+      /** The revision of the room, the edition of the catalogue and the units it was judged and worded by. */
+      by: z.string(),
+    })
+    .nullable(),
+});
+export type TankSummary = z.infer<typeof TankSummary>;
 
 export function notJudged(design: Design, savedAt: string): TankSummary {
   return { id: design.id, roomId: design.roomId, name: design.name, archived: design.archived, savedAt, judged: null };

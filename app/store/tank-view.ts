@@ -3,12 +3,12 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import type { Bench, Finding, Severity } from '../../core/calculation/finding';
 import { causesOf } from '../../core/assessment/causes';
 import { worst as worstSeverity } from '../../core/assessment/assess';
-import { TankStore } from './tank-store';
+import { TankSession } from './tank-session';
 
 /** The open tank as signals, for the views. Views read; none of them computes a judgement. */
 @Injectable({ providedIn: 'root' })
 export class TankView {
-  private readonly store = inject(TankStore);
+  private readonly store = inject(TankSession);
   readonly state = toSignal(this.store.designState$);
   readonly roomState = toSignal(this.store.roomState$);
   readonly assessment = toSignal(this.store.assessment$);
@@ -25,7 +25,7 @@ export class TankView {
   readonly members = computed(() => this.derived()?.['stock.members'].value ?? []);
   readonly canUndo = computed(() => this.lastOf('undo'));
   readonly canRedo = computed(() => this.lastOf('redo'));
-  readonly readOnly = computed(() => this.state()?.save.kind === 'read-only');
+  readonly readOnly = computed(() => this.state()?.mayWrite === false);
 
   /** The name of what undo or redo would do; null when there is nothing. */
   private lastOf(history: 'undo' | 'redo'): string | null {

@@ -1,4 +1,5 @@
 import type { Design } from '../../core/design/design';
+import type { Room } from '../../core/design/room';
 
 /** All that a design needs of its room's own catalogue. */
 export function usedOf(design: Design) {
@@ -12,6 +13,11 @@ export function usedOf(design: Design) {
     materialIds: [...pieces, ...layers, ...lying],
     saltIds: salts,
   };
+}
+
+/** Ids of all organisms that a design's judgement looks up in its room. */
+export function idsToJudge(design: Design, room: Room): string[] {
+  return [...usedIds(design), ...Object.values(room.own.overrides).map(({ entryId }) => entryId)];
 }
 
 /** Ids of catalogue entries that a design names, once each. */

@@ -4,9 +4,9 @@ import { formatQuantity } from '../../core/quantity/format';
 import type { Surface } from '../../core/substrate/model';
 import { PreferencesStore } from '../store/preferences';
 import { previewGesture } from '../store/preview-gesture';
-import { TankStore } from '../store/tank-store';
+import { TankSession } from '../store/tank-session';
 import { TankView } from '../store/tank-view';
-import { dragEdge, raiseKnot, refined } from './bed-edits';
+import { dragEdge, raiseKnot, refined } from '../../core/design/edits/bed-edits';
 
 interface Knot {
   key: string;
@@ -95,7 +95,7 @@ export class BedKnots {
   readonly view = input.required<'section' | 'plan'>();
   readonly layerId = input.required<string | null>();
   private readonly tank = inject(TankView);
-  private readonly store = inject(TankStore);
+  private readonly store = inject(TankSession);
   private readonly units = inject(PreferencesStore).units;
   private readonly hold = signal<Hold | null>(null);
   private readonly gesture = previewGesture(() => this.hold.set(null));

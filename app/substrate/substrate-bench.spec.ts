@@ -3,9 +3,9 @@ import { Design, inOrder } from '../../core/design/design';
 import { applyEdit } from '../../core/design/edit';
 import { bank, level } from '../../core/substrate/surface';
 import { catalogue, judge, layer, shellBed, tank } from '../../core/testing/tanks';
-import { TankStore } from '../store/tank-store';
+import { TankSession } from '../store/tank-session';
 import { openBench } from '../testing/open-bench';
-import { addLayer, addZone, dragEdge, raiseKnot, refined, removeZone } from './bed-edits';
+import { addLayer, addZone, dragEdge, raiseKnot, refined, removeZone } from '../../core/design/edits/bed-edits';
 import { SubstrateBench } from './substrate-bench';
 
 const done = (design: Design, patch: Parameters<typeof applyEdit>[1]): Design => {
@@ -58,7 +58,7 @@ describe('edits of the bed', () => {
 });
 
 describe('the substrate bench', () => {
-  afterEach(async () => TestBed.inject(TankStore).close());
+  afterEach(async () => TestBed.inject(TankSession).close());
 
   it('lays a bed, measures it, and takes its figures as they are typed', async () => {
     const bench = await openBench(SubstrateBench, tank([]));
@@ -66,6 +66,8 @@ describe('the substrate bench', () => {
     const select = bench.host.querySelector<HTMLSelectElement>('.adders select')!;
     select.value = 'fine-quartz-sand';
     select.dispatchEvent(new Event('change'));
+    await bench.refresh();
+    bench.host.querySelector<HTMLElement>('.adders tr-add-from button')!.click();
     await bench.refresh();
     expect(bench.text('.amount')).toMatch(/9.6 L 15.4 kg/);
     await bench.type('Top of Fine quartz sand in front', '25 mm');
@@ -136,9 +138,9 @@ describe('the substrate bench', () => {
     expect(Object.keys(bench.design().substrate.zones)).toEqual(['front']);
     await bench.press('No edge');
     expect(bench.design().substrate.zones['front']!.edgeTopMm).toBeNull();
-    await bench.press('Take out Sand front');
+    await bench.press('Remove Sand front');
     expect(bench.design().substrate.zones).toEqual({});
-    await bench.press('Take out Acid active soil');
+    await bench.press('Remove Acid active soil');
     expect(Object.keys(bench.design().substrate.layers)).toEqual(['low']);
   });
 });

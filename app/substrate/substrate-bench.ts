@@ -1,24 +1,24 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
-import { FormsModule } from '@angular/forms';
 import { inOrder } from '../../core/design/design';
 import { pointer } from '../../core/design/edit';
-import { formatQuantity, formatSpan } from '../../core/quantity/format';
+import { formatQuantity, formatSpan, rounded } from '../../core/quantity/format';
 import { capsuleCount } from '../../core/substrate/capsule-grid';
 import { movingCurrentMmPerS } from '../../core/substrate/grain-moves';
 import type { Layer, ZoneKind } from '../../core/substrate/model';
 import { preparationOf, toBuy, type Preparation } from '../../core/substrate/preparation';
 import { hatchOf } from '../section/ground-drawing';
 import { Section } from '../section/section';
-import { Why } from '../shell/why';
+import { Why } from '../store/why';
 import { PreferencesStore } from '../store/preferences';
-import { TankStore } from '../store/tank-store';
+import { TankSession } from '../store/tank-session';
 import { TankView } from '../store/tank-view';
+import { Check } from '../ui/check';
 import { ChoiceField } from '../ui/choice';
 import { QuantityField } from '../ui/quantity-field';
-import { addLayer, addZone, removeZone, setBank } from './bed-edits';
+import { addLayer, addZone, removeZone, setBank } from '../../core/design/edits/bed-edits';
 import { BedKnots } from './bed-knots';
+import { AddFrom } from '../ui/add-from';
+import { SelectField } from '../ui/select';
 
 const ZONE_WORD: Readonly<Record<ZoneKind, string>> = { path: 'Path', front: 'Sand front', bare: 'Bare patch', terrace: 'Terrace' };
 const PREPARATION_WORD: Readonly<Record<Preparation, string>> = {
@@ -30,17 +30,21 @@ const PREPARATION_WORD: Readonly<Record<Preparation, string>> = {
   'fill-slowly': 'fill slowly',
 };
 
+const inList =
+  (group: string) =>
+  ({ id, name }: { id: string; name: string }) => ({ value: id, text: name, group });
+
 /** The bed: layers bottom up, zones, and what to buy for it. */
 @Component({
   selector: 'tr-substrate-bench',
-  imports: [BedKnots, ChoiceField, FormsModule, NzButtonModule, NzCheckboxModule, QuantityField, Section],
+  imports: [AddFrom, SelectField, BedKnots, ChoiceField, Check, QuantityField, Section],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './substrate-bench.html',
   styleUrl: './substrate-bench.less',
 })
 export class SubstrateBench {
   protected readonly tank = inject(TankView);
-  private readonly store = inject(TankStore);
+  private readonly store = inject(TankSession);
   protected readonly units = inject(PreferencesStore).units;
   protected readonly why = inject(Why);
   protected readonly locked = computed(() => !!this.tank.readOnly() || !this.tank.design()?.vessel);
@@ -109,9 +113,9 @@ export class SubstrateBench {
   protected readonly materials = computed(() => {
     const all = [...(this.tank.catalogue()?.materials.values() ?? [])].filter(({ use }) => use === 'substrate');
     return [
-      { name: 'Beds', materials: all.filter(({ nutrient, filler }) => !nutrient && !filler) },
-      { name: 'Nutrient layers, to be capped', materials: all.filter(({ nutrient }) => nutrient) },
-      { name: 'Fillers, for height', materials: all.filter(({ filler }) => filler) },
+      ...all.filter(({ nutrient, filler }) => !nutrient && !filler).map(inList('Beds')),
+      ...all.filter(({ nutrient }) => nutrient).map(inList('Nutrient layers, to be capped')),
+      ...all.filter(({ filler }) => filler).map(inList('Fillers, for height')),
     ];
   });
 
@@ -134,7 +138,7 @@ export class SubstrateBench {
       kg: formatQuantity('mass', bed.kg * 1000, units),
       keepsOut: formatQuantity('volume', bed.grainL, units),
       water: water === null ? 'not known' : formatQuantity('volume', water, units),
-      soil: soil > 0 && water ? `1 : ${(water / soil).toFixed(1)}` : null,
+      soil: soil > 0 && water ? `1 : ${rounded(water / soil, 1, units)}` : null,
       capsules: capsules ? capsuleCount(area, capsules.spacingMm) : null,
     };
   });
@@ -147,10 +151,9 @@ export class SubstrateBench {
     this.picked.set(id);
   }
 
-  protected add(select: HTMLSelectElement): void {
+  protected add(materialId: string): void {
     const design = this.tank.design();
-    const material = this.tank.catalogue()?.materials.get(select.value);
-    select.value = '';
+    const material = this.tank.catalogue()?.materials.get(materialId);
     if (!design || !material) return;
     if (this.store.edit(`Lay ${material.name.toLowerCase()}`, addLayer(design, material))) this.picked.set(null);
   }
@@ -204,7 +207,7 @@ export class SubstrateBench {
   }
 
   protected set(id: string, part: 'cloth' | 'spent', value: boolean | number): void {
-    this.store.edit(part === 'cloth' ? 'Cloth under a layer' : 'Strength gone', [
+    this.store.edit(part === 'cloth' ? 'Cloth under a layer' : 'Used up', [
       { op: 'replace', path: pointer('substrate', 'layers', id, part), value },
     ]);
   }

@@ -8,7 +8,7 @@ import { METRIC } from '../../core/quantity/format';
 import { lowBarn } from '../../core/testing/tanks';
 import { Library } from '../store/library';
 import { PreferencesStore } from '../store/preferences';
-import { TankStore } from '../store/tank-store';
+import { TankSession } from '../store/tank-session';
 
 /** A bench on an open tank, and hands to work it with. */
 export async function openBench<T>(component: Type<T>, design: Design) {
@@ -18,8 +18,9 @@ export async function openBench<T>(component: Type<T>, design: Design) {
   await library.saveRoom(lowBarn);
   await library.saveDesign(design);
   TestBed.inject(PreferencesStore).units.set(METRIC);
-  const store = TestBed.inject(TankStore);
+  const store = TestBed.inject(TankSession);
   await store.open(design.id);
+  await store.wantWhole();
   await firstValueFrom(store.helps$);
   const fixture: ComponentFixture<T> = TestBed.createComponent(component);
   await fixture.whenStable();
@@ -35,6 +36,13 @@ export async function openBench<T>(component: Type<T>, design: Design) {
     refresh,
     design: () => store.current!.design.state.document,
     text: (selector: string) => (host.querySelector(selector)?.textContent ?? '').replace(/\s+/g, ' ').trim(),
+    /** Waits for what a worker has still to find. */
+    until: async (selector: string) => {
+      for (let i = 0; i < 200 && !host.querySelector(selector); i++) {
+        await new Promise((resolve) => setTimeout(resolve, 25));
+        await refresh();
+      }
+    },
     press: async (name: string) => {
       const button = [...host.querySelectorAll<HTMLElement>('button, label')].find(
         (element) =>

@@ -1,32 +1,29 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
-import { FormsModule } from '@angular/forms';
-import { NzRadioModule } from 'ng-zorro-antd/radio';
 
 let choices = 0;
 
 export interface Choice<T> {
   value: T;
   text: string;
+  /** The heading it stands under in a list. */
+  group?: string;
 }
 
 /** One of a few, all in sight. */
 @Component({
   selector: 'tr-choice',
-  imports: [FormsModule, NzRadioModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <span class="label soft" [id]="id" [class.visually-hidden]="hideLabel()">{{ label() }}</span>
-    <nz-radio-group
-      nzButtonStyle="solid"
-      [attr.aria-labelledby]="id"
-      [nzDisabled]="disabled()"
-      [ngModel]="value()"
-      (ngModelChange)="choose($event)"
-    >
+    <div role="radiogroup" [attr.aria-labelledby]="id">
       @for (option of options(); track option.text) {
-        <label nz-radio-button [nzValue]="option.value">{{ option.text }}</label>
+        <label [class.here]="option.value === value()">
+          <input type="radio" [name]="id" [checked]="option.value === value()" [disabled]="disabled()" (change)="choose(option.value)" />{{
+            option.text
+          }}
+        </label>
       }
-    </nz-radio-group>
+    </div>
   `,
   styles: `
     :host {
@@ -36,6 +33,54 @@ export interface Choice<T> {
     }
     .label {
       font-size: 12.5px;
+    }
+    [role='radiogroup'] {
+      display: flex;
+      flex-wrap: wrap;
+      row-gap: 1px;
+    }
+    label {
+      display: inline-flex;
+      position: relative;
+      align-items: center;
+      min-height: var(--touch);
+      margin-left: -1px;
+      padding: 0 11px;
+      border: 1px solid var(--edge);
+      white-space: nowrap;
+      cursor: pointer;
+      &:first-child {
+        margin-left: 0;
+        border-radius: 4px 0 0 4px;
+      }
+      &:last-child {
+        border-radius: 0 4px 4px 0;
+      }
+      &:only-child {
+        border-radius: 4px;
+      }
+    }
+    .here {
+      border-color: var(--ink);
+      background: var(--ink);
+      color: var(--sheet);
+      font-weight: 600;
+    }
+    input {
+      position: absolute;
+      inset: 0;
+      margin: 0;
+      opacity: 0;
+      cursor: inherit;
+    }
+    label:has(:disabled) {
+      cursor: default;
+      opacity: 0.75;
+    }
+    label:focus-within {
+      z-index: 1;
+      outline: 2px solid var(--water);
+      outline-offset: 1px;
     }
   `,
 })

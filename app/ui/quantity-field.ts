@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
-import { NzInputModule } from 'ng-zorro-antd/input';
-import { formatNumber, unitOf } from '../../core/quantity/format';
+import { formatNumber, rounded, unitOf } from '../../core/quantity/format';
 import { INPUT_LIMITS, parseShown } from '../../core/quantity/parse';
 import { fromCanonical, type QuantityKind } from '../../core/quantity/unit';
 import { PreferencesStore } from '../store/preferences';
@@ -10,13 +9,13 @@ let fields = 0;
 /** One number with its unit. Takes any unit of its kind ("78 F", "20 gal", "3/8 in"); emits the canonical value, or says why not. */
 @Component({
   selector: 'tr-quantity',
-  imports: [NzInputModule],
+  imports: [],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <label [attr.for]="id" [class.visually-hidden]="hideLabel()">{{ label() }}</label>
     <span class="row">
       <input
-        nz-input
+        class="field"
         autocomplete="off"
         [id]="id"
         [value]="text()"
@@ -98,7 +97,7 @@ export class QuantityField {
     const shown = (canonical: number) =>
       own === null
         ? formatNumber(this.kind(), canonical, this.units())
-        : String(Number(fromCanonical(this.kind(), canonical, own).toFixed(2)));
+        : rounded(fromCanonical(this.kind(), canonical, own), 2, this.units());
     return this.typed() ?? (value === null ? '' : shown(value));
   });
 

@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { Severity } from '../../core/calculation/finding';
-import { SEVERITY_WORD } from '../../core/assessment/wording';
+import { SEVERITY_WORD, type Severity } from '../../core/calculation/finding';
 
 /** Severity as a shape and a word: filled diamond, triangle, dot, open dashed ring. */
 @Component({

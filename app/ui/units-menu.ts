@@ -1,15 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { NzButtonModule } from 'ng-zorro-antd/button';
 import { PreferencesStore } from '../store/preferences';
 import { UnitsPanel } from './units-panel';
 
 /** Units by kind of quantity, and the theme. */
 @Component({
   selector: 'tr-units-menu',
-  imports: [NzButtonModule, UnitsPanel],
+  imports: [UnitsPanel],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <button nz-button type="button" aria-label="Units and light" (click)="visible.set(true)">{{ summary() }}</button>
+    <button class="btn" type="button" [attr.aria-label]="summary() + ': units and theme'" (click)="visible.set(true)">
+      {{ summary() }}
+    </button>
     @defer (when visible()) {
       <tr-units-panel [(visible)]="visible" />
     }
@@ -17,6 +18,6 @@ import { UnitsPanel } from './units-panel';
 })
 export class UnitsMenu {
   private readonly units = inject(PreferencesStore).units;
-  protected readonly visible = signal(false);
+  readonly visible = signal(false);
   protected readonly summary = computed(() => `${this.units().length} · ${this.units().temperature}`);
 }

@@ -14,6 +14,14 @@ const THEMES: readonly Choice<'loam' | 'night'>[] = [
   { value: 'loam', text: 'Loam' },
   { value: 'night', text: 'Night room' },
 ];
+const KEYS: readonly Choice<boolean>[] = [
+  { value: true, text: 'on' },
+  { value: false, text: 'off' },
+];
+const MARKS: readonly Choice<UnitChoice['decimal']>[] = [
+  { value: '.', text: '7.5' },
+  { value: ',', text: '7,5' },
+];
 const LENGTHS: readonly Choice<UnitChoice['length']>[] = [
   { value: 'mm', text: 'mm' },
   { value: 'cm', text: 'cm' },
@@ -38,7 +46,7 @@ const TEMPERATURES: readonly Choice<UnitChoice['temperature']>[] = [
   imports: [NzModalModule, ChoiceField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <nz-modal [nzVisible]="visible()" nzTitle="Units and light" [nzFooter]="null" [nzWidth]="420" (nzOnCancel)="visible.set(false)">
+    <nz-modal [nzVisible]="visible()" nzTitle="Units and theme" [nzFooter]="null" [nzWidth]="420" (nzOnCancel)="visible.set(false)">
       <ng-container *nzModalContent>
         <div class="rows">
           <tr-choice label="Length" [options]="lengths" [value]="units().length" (chosen)="preferences.setUnit('length', $event)" />
@@ -51,7 +59,14 @@ const TEMPERATURES: readonly Choice<UnitChoice['temperature']>[] = [
             (chosen)="preferences.setUnit('temperature', $event)"
           />
           <tr-choice label="Conductivity" [options]="factors" [value]="tds()" (chosen)="setTds($event)" />
+          <tr-choice label="Decimals" [options]="marks" [value]="units().decimal" (chosen)="preferences.setUnit('decimal', $event)" />
           <tr-choice label="Light" [options]="themes" [value]="preferences.theme()" (chosen)="preferences.theme.set($event)" />
+          <tr-choice
+            label="Single keys"
+            [options]="keys"
+            [value]="preferences.singleKeys()"
+            (chosen)="preferences.singleKeys.set($event)"
+          />
         </div>
         <p class="soft small">Fields take any unit: “78 F”, “20 gal”, “23 5/8 in”, “12 lb”.</p>
       </ng-container>
@@ -75,6 +90,8 @@ export class UnitsPanel {
   protected readonly temperatures = TEMPERATURES;
   protected readonly factors = TDS;
   protected readonly themes = THEMES;
+  protected readonly keys = KEYS;
+  protected readonly marks = MARKS;
   protected readonly tds = computed(() => {
     const { conductivity } = this.units();
     return conductivity === 'µS/cm' ? 0 : conductivity.tdsFactor;

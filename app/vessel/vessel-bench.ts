@@ -1,11 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
-import { FormsModule } from '@angular/forms';
 import type { Operation } from 'rfc6902';
 import { inOrder, nextOrder } from '../../core/design/design';
 import { pointer } from '../../core/design/edit';
-import { formatNumber, formatQuantity } from '../../core/quantity/format';
+import { formatNumber, formatQuantity, rounded } from '../../core/quantity/format';
 import { newBox, reshaped, type LeakTest, type Opening, type Side, type Vessel, type VesselShape } from '../../core/vessel/model';
 import { statedSizes, withGlass } from '../../core/vessel/outside';
 import { resized, SIZE_FIELDS, type SizeField } from '../../core/vessel/resize';
@@ -14,10 +11,11 @@ import { standsIn } from '../../core/vessel/space';
 import { ASSUMED_GLASS_MM } from '../../core/assessment/derive/assumed';
 import { STOCK_SIZES_MM } from '../../core/vessel/stock-sizes';
 import { Section } from '../section/section';
-import { Why } from '../shell/why';
+import { Why } from '../store/why';
 import { PreferencesStore } from '../store/preferences';
-import { TankStore } from '../store/tank-store';
+import { TankSession } from '../store/tank-session';
 import { TankView } from '../store/tank-view';
+import { Check } from '../ui/check';
 import { ChoiceField } from '../ui/choice';
 import { LatinText } from '../ui/latin-text';
 import { QuantityField } from '../ui/quantity-field';
@@ -28,14 +26,14 @@ type FactName = 'rim' | 'lid' | 'background' | 'sun' | 'footfall' | 'stand' | 'f
 /** The vessel: form and size, top and openings, where it stands, sump and pipes, what it has been through. */
 @Component({
   selector: 'tr-vessel-bench',
-  imports: [FormsModule, NzButtonModule, NzCheckboxModule, Section, LatinText, QuantityField, ChoiceField],
+  imports: [Check, Section, LatinText, QuantityField, ChoiceField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './vessel-bench.html',
   styleUrl: './vessel-bench.less',
 })
 export class VesselBench {
   protected readonly view = inject(TankView);
-  protected readonly store = inject(TankStore);
+  protected readonly store = inject(TankSession);
   protected readonly why = inject(Why);
   protected readonly units = inject(PreferencesStore).units;
   protected readonly words = {
@@ -153,7 +151,7 @@ export class VesselBench {
 
   protected readonly glass = computed(() => {
     const needed = this.view.derived()?.['vessel.glass-needed'].value ?? null;
-    return needed === null ? null : `${needed.toFixed(1)} mm`;
+    return needed === null ? null : `${rounded(needed, 1, this.units())} mm`;
   });
 
   protected readonly drain = computed(() => {

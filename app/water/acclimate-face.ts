@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { NzButtonModule } from 'ng-zorro-antd/button';
 import { gramsOf } from '../../core/assessment/derive/load';
 import { breathOf } from '../../core/stocking/breath';
 import { stepLimits } from '../../core/assessment/plan/shift';
@@ -43,7 +42,7 @@ const DRIP: readonly Field[] = [
 /** The bag of new animals: how it will go, what to do, and a clock that goes with it. */
 @Component({
   selector: 'tr-acclimate-face',
-  imports: [BandChart, NzButtonModule, QuantityField],
+  imports: [BandChart, QuantityField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <p>
@@ -89,9 +88,9 @@ const DRIP: readonly Field[] = [
           @if (alarmText(); as text) {
             <p class="alarm" role="alert">{{ text }}</p>
           }
-          <button nz-button type="button" (click)="timer.stop()">Stop the clock</button>
+          <button class="btn" type="button" (click)="timer.stop()">Stop the clock</button>
         } @else {
-          <button nz-button nzType="primary" type="button" (click)="start()">Start the clock: bag afloat</button>
+          <button class="btn primary" type="button" (click)="start()">Start the clock: bag afloat</button>
           <span class="small soft">It goes on through a reload, and sounds when the bag is to be opened and when the drip is done.</span>
         }
       </div>

@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { ANALYTE_META } from '../../core/catalogue/water-source';
-import { formatQuantity } from '../../core/quantity/format';
+import { formatQuantity, rounded } from '../../core/quantity/format';
 import { chargeBalance, chargesMeqPerL, ION_NAMES, IONS, type IonsMmolPerL } from '../../core/chemistry/ions';
 import { TRACES } from '../../core/water/source-water';
-import { Why } from '../shell/why';
+import { Why } from '../store/why';
 import { PreferencesStore } from '../store/preferences';
 import { TankView } from '../store/tank-view';
 
@@ -190,13 +190,13 @@ export class AnalysisFace {
       cations: round(cations),
       anions: round(anions),
       most: round(most),
-      balance: balance === null ? 'none: there are no ions' : `${balance > 0 ? '+' : ''}${(balance * 100).toFixed(1).replace('-', '−')} %`,
+      balance: balance === null ? 'none: there are no ions' : `${balance > 0 ? '+' : ''}${rounded(balance * 100, 1, this.units())} %`,
       sources: (derived['water.poured'].value ?? []).map(({ source, water }) => ({
         name: source.name,
         text:
           water.balance === null
             ? 'kit readings, so the rest is filled in.'
-            : `its report balances to ${(Math.abs(water.balance) * 100).toFixed(1)} %${Math.abs(water.balance) > 0.1 ? ', which is too much' : ''}.`,
+            : `its report balances to ${rounded(Math.abs(water.balance) * 100, 1, this.units())} %${Math.abs(water.balance) > 0.1 ? ', which is too much' : ''}.`,
       })),
       sides: [
         { name: 'Cations', y: 6, pieces: pieces(mixed.ions, 1, most) },
@@ -231,7 +231,7 @@ export class AnalysisFace {
       { name: 'CO₂ pressure', value: `${Math.round(derived['water.gas'].value ?? 0)} µatm`, open: () => this.why.node('water.gas') },
       {
         name: 'Saturation index of calcite',
-        value: index === null ? '○ not known' : index.toFixed(2).replace('-', '−'),
+        value: index === null ? '○ not known' : rounded(index, 2, this.units()),
         open: () => this.why.node('water.saturation'),
       },
       {

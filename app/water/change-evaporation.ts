@@ -1,29 +1,23 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { NzButtonModule } from 'ng-zorro-antd/button';
-import { settle } from '../../core/tank/settle';
-import { STATE } from '../../core/tank/state';
-import { tankWater } from '../../core/assessment/derive/scenario';
-import { inOrder } from '../../core/design/design';
 import { pointer } from '../../core/design/edit';
 import { sourceLabel } from '../../core/design/room';
 import { formatQuantity } from '../../core/quantity/format';
-import { MEQ_PER_DEGREE_ALKALINITY, MMOL_PER_DEGREE_HARDNESS } from '../../core/quantity/unit';
-import { mixWater } from '../../core/water/mixed-water';
 import { PreferencesStore } from '../store/preferences';
-import { TankStore } from '../store/tank-store';
+import { TankSession } from '../store/tank-session';
 import { TankView } from '../store/tank-view';
+import { workedOut } from '../store/worked-out';
 
 /** Vapour leaves its salts behind: where each way of topping up ends. */
 @Component({
   selector: 'tr-change-evaporation',
-  imports: [NzButtonModule],
+  imports: [],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2>The evaporation trap</h2>
     @if (told(); as t) {
       <p>
-        About <strong>{{ t.aWeek }}</strong> a week goes off as vapour and leaves its salts behind. What it is made good with decides where
-        the water ends:
+        About <strong>{{ t.aWeek }}</strong> a week evaporates and leaves its salts behind. What it is topped up with decides where the
+        water ends:
       </p>
       <div class="scroll">
         <table>
@@ -48,10 +42,10 @@ import { TankView } from '../store/tank-view';
                     <span class="soft small">planned</span>
                   } @else {
                     <button
-                      nz-button
+                      class="btn"
                       type="button"
                       [disabled]="view.readOnly()"
-                      [attr.aria-label]="'Top up with ' + row.name"
+                      [attr.aria-label]="'Use ' + row.name + ' to top up'"
                       (click)="use(row.id)"
                     >
                       Use
@@ -78,35 +72,27 @@ import { TankView } from '../store/tank-view';
 })
 export class ChangeEvaporation {
   protected readonly view = inject(TankView);
-  private readonly store = inject(TankStore);
+  private readonly store = inject(TankSession);
   private readonly units = inject(PreferencesStore).units;
 
+  private readonly ends = workedOut(this.view, 'topUps');
+
   protected readonly told = computed(() => {
-    const assessment = this.view.assessment();
-    const scenario = assessment?.derived['tank.ahead'].value?.scenario;
-    if (!assessment || !scenario || !('heldC' in scenario.heat)) return null;
+    const [found, design, room] = [this.ends(), this.view.design(), this.view.room()];
+    if (!found || !design || !room) return null;
     const units = this.units();
-    const { design, room } = assessment.world;
-    const ways = [
-      { id: null, name: 'its own mix', water: scenario.start },
-      ...inOrder(room.sources).flatMap(([id, source]) => {
-        const water = assessment.derived['water.sources'].value?.[id];
-        return water ? [{ id, name: sourceLabel(source), water: tankWater(mixWater([{ share: 1, water }], [])) }] : [];
-      }),
-    ];
-    const rows = ways.map(({ id, name, water }) => {
-      const { state, now } = settle({ ...scenario, topUp: water });
-      const salts = scenario.start.chlorideMmol > 0 ? state[STATE.chloride]! / now.litres / scenario.start.chlorideMmol - 1 : 0;
-      return {
-        id,
-        name,
-        gh: formatQuantity('hardness', (state[STATE.calcium]! + state[STATE.magnesium]!) / now.litres / MMOL_PER_DEGREE_HARDNESS, units),
-        kh: formatQuantity('alkalinity', now.alkalinityMeqPerL / MEQ_PER_DEGREE_ALKALINITY, units),
-        salts: Math.abs(salts) < 0.005 ? 'as poured' : `${salts > 0 ? '+' : '−'}${formatQuantity('fraction', Math.abs(salts), units)}`,
-        now: design.care.topUp !== null && design.care.topUp.sourceId === id,
-      };
-    });
-    return { aWeek: formatQuantity('volume', scenario.heat.evaporationLPerDay * 7, units), rows };
+    const rows = found.ends.map(({ sourceId, ghDh, khDh, saltsChange }) => ({
+      id: sourceId,
+      name: sourceId === null ? 'its own mix' : sourceLabel(room.sources[sourceId]!),
+      gh: formatQuantity('hardness', ghDh, units),
+      kh: formatQuantity('alkalinity', khDh, units),
+      salts:
+        Math.abs(saltsChange) < 0.005
+          ? 'as poured'
+          : `${saltsChange > 0 ? '+' : '−'}${formatQuantity('fraction', Math.abs(saltsChange), units)}`,
+      now: design.care.topUp !== null && design.care.topUp.sourceId === sourceId,
+    }));
+    return { aWeek: formatQuantity('volume', found.litresPerWeek, units), rows };
   });
 
   protected use(sourceId: string | null): void {

@@ -12,7 +12,7 @@ const TASKS = [
   { id: 'evaporation', text: 'The evaporation trap' },
   { id: 'shift', text: 'A gradual shift' },
   { id: 'kept', text: 'Rescape or move' },
-  { id: 'swap', text: 'Ripen it for delicate animals' },
+  { id: 'swap', text: 'Mature the tank for delicate animals' },
 ] as const;
 
 /** Everything that is done to the water by hand: changes, shifts, moves, swaps. */

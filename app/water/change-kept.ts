@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import type { Operation } from 'rfc6902';
-import { keptMoves, leastKept, tubHours } from '../../core/assessment/plan/kept-water';
+import { keptMoves, leastKept } from '../../core/assessment/plan/kept-water';
 import { stepLimits, type Shifted } from '../../core/assessment/plan/shift';
 import { time } from '../../core/assessment/wording/acclimation';
 import { gramsOf } from '../../core/assessment/derive/load';
@@ -11,10 +11,11 @@ import { pointer } from '../../core/design/edit';
 import { formatQuantity } from '../../core/quantity/format';
 import { NO_STEP, type PlannedStep } from '../../core/schedule/step';
 import { USUAL_OXYGEN_MG_PER_L } from '../../core/water/life-findings';
-import { PlanStart } from '../care/plan-start';
+import { PlanStart } from '../parts/plan-start';
 import { PreferencesStore } from '../store/preferences';
-import { TankStore } from '../store/tank-store';
+import { TankSession } from '../store/tank-session';
 import { TankView } from '../store/tank-view';
+import { workedOut } from '../store/worked-out';
 import { QuantityField } from '../ui/quantity-field';
 import { mixedTests, settledTests, testedIn } from './planned-tests';
 import { TestedWaterFields } from './tested-water';
@@ -134,7 +135,7 @@ import { TestedWaterFields } from './tested-water';
 })
 export class ChangeKept {
   protected readonly view = inject(TankView);
-  private readonly store = inject(TankStore);
+  private readonly store = inject(TankSession);
   private readonly units = inject(PreferencesStore).units;
   /** Null takes the least that is needed. */
   protected readonly share = signal<number | null>(null);
@@ -191,28 +192,32 @@ export class ChangeKept {
     };
   });
 
-  private readonly hours = computed(() => {
+  private readonly cools = computed(() => stepLimits(this.animals()).steps.temperatureC);
+  private readonly askedOfTub = computed(() => {
     const weighed = this.weighed();
     if (!weighed) return null;
     const breath = this.animals().reduce(
       (sum, { organism, count }) => sum + (organism?.kind === 'animal' ? breathOf(organism, gramsOf(organism)) * count : 0),
       0,
     );
-    const cools = stepLimits(this.animals()).steps.temperatureC;
     // a tub as high as it is wide
     const surfaceM2 = (this.tubL() / 1000) ** (2 / 3);
-    const found = tubHours(
-      { litres: this.tubL(), surfaceM2, waterC: weighed.warm, roomC: this.roomC(), animalsMgO2PerDay: breath, airStone: this.airStone() },
-      cools,
-      USUAL_OXYGEN_MG_PER_L,
-    );
-    return { ...found, cools };
+    const tub = {
+      litres: this.tubL(),
+      surfaceM2,
+      waterC: weighed.warm,
+      roomC: this.roomC(),
+      animalsMgO2PerDay: breath,
+      airStone: this.airStone(),
+    };
+    return { tub, coolsC: this.cools(), usualOxygenMgPerL: USUAL_OXYGEN_MG_PER_L };
   });
+  private readonly hours = workedOut(this.view, 'tubHours', this.askedOfTub);
 
   protected readonly tub = computed(() => {
     const hours = this.hours();
     if (!hours) return null;
-    const cools = formatQuantity('temperatureStep', hours.cools, this.units());
+    const cools = formatQuantity('temperatureStep', this.cools(), this.units());
     const heat = hours.heat === null ? 'keeps its warmth' : `is ${cools} colder after about ${time(hours.heat * 60)}`;
     const oxygen = hours.oxygen === null ? 'has oxygen enough' : `runs short of oxygen after about ${time(hours.oxygen * 60)}`;
     return `The tub ${heat} and ${oxygen}. Cover it, and work against these hours.`;

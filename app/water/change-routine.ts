@@ -1,14 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { NzButtonModule } from 'ng-zorro-antd/button';
-import { routines, type Routine } from '../../core/assessment/plan/routine';
+import type { Routine } from '../../core/assessment/plan/routine';
 import { saltsKnown } from '../../core/design/own-catalogue';
 import { saltName } from '../../core/water/salts';
 import { pointer } from '../../core/design/edit';
 import { sourceLabel } from '../../core/design/room';
 import { formatNumber, formatQuantity } from '../../core/quantity/format';
 import { PreferencesStore } from '../store/preferences';
-import { TankStore } from '../store/tank-store';
+import { TankSession } from '../store/tank-session';
 import { TankView } from '../store/tank-view';
+import { workedOut } from '../store/worked-out';
 
 const MISSES: Readonly<Record<Routine['misses'][number], string>> = {
   nitrate: 'nitrate',
@@ -21,7 +21,7 @@ const MISSES: Readonly<Record<Routine['misses'][number], string>> = {
 /** Few large changes against many small ones: what each holds the water at, what it costs, and how much it shakes the tank. */
 @Component({
   selector: 'tr-change-routine',
-  imports: [NzButtonModule],
+  imports: [],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2>A routine that holds</h2>
@@ -58,7 +58,7 @@ const MISSES: Readonly<Record<Routine['misses'][number], string>> = {
                     <span class="soft small">planned</span>
                   } @else {
                     <button
-                      nz-button
+                      class="btn"
                       type="button"
                       [disabled]="view.readOnly()"
                       [attr.aria-label]="'Use ' + row.share + ' every ' + row.days + ' days'"
@@ -97,21 +97,23 @@ const MISSES: Readonly<Record<Routine['misses'][number], string>> = {
 })
 export class ChangeRoutine {
   protected readonly view = inject(TankView);
-  private readonly store = inject(TankStore);
+  private readonly store = inject(TankSession);
   private readonly units = inject(PreferencesStore).units;
 
+  private readonly routines = workedOut(this.view, 'routines');
+
   protected readonly rows = computed(() => {
-    const assessment = this.view.assessment();
-    if (!assessment) return [];
+    const [found, design, room] = [this.routines(), this.view.design(), this.view.room()];
+    if (!found || !design || !room) return [];
     const units = this.units();
-    const { sources } = assessment.world.room;
-    const planned = assessment.world.design.care.change;
-    return routines(assessment).map((routine) => {
+    const { sources } = room;
+    const planned = design.care.change;
+    return found.map((routine) => {
       const pours = Object.entries(routine.pourL).map(
         ([id, litres]) => `${formatQuantity('volume', litres, units)} ${sources[id] ? sourceLabel(sources[id]) : id}`,
       );
       const salts = Object.entries(routine.saltsG).map(
-        ([id, grams]) => `${Number(grams.toPrecision(2))} g ${saltName(id, saltsKnown(assessment.world.room.own))}`,
+        ([id, grams]) => `${Number(grams.toPrecision(2))} g ${saltName(id, saltsKnown(room.own))}`,
       );
       return {
         routine,

@@ -5,7 +5,7 @@ import { PARAMETER_META } from '../../core/catalogue/parameter';
 import { inOrder } from '../../core/design/design';
 import { formatNumber, formatQuantity, unitOf } from '../../core/quantity/format';
 import { NO_STEP, type PlannedStep } from '../../core/schedule/step';
-import { PlanStart } from '../care/plan-start';
+import { PlanStart } from '../parts/plan-start';
 import { PreferencesStore } from '../store/preferences';
 import { TankView } from '../store/tank-view';
 import { BandChart } from '../ui/band-chart';

@@ -5,12 +5,13 @@ import { placeholdersFor, swapPlan, type Filter } from '../../core/assessment/pl
 import { wordStep } from '../../core/assessment/wording/steps';
 import type { Animal } from '../../core/catalogue/organism';
 import { companyFindings } from '../../core/stocking/findings';
-import { PlanStart } from '../care/plan-start';
+import { PlanStart } from '../parts/plan-start';
 import { saltsKnown } from '../../core/design/own-catalogue';
 import { saltName } from '../../core/water/salts';
 import { PreferencesStore } from '../store/preferences';
 import { TankView } from '../store/tank-view';
 import { LatinText } from '../ui/latin-text';
+import { SelectField } from '../ui/select';
 
 const FILTERS: readonly { value: Filter; text: string }[] = [
   { value: 'new', text: 'new, from nothing' },
@@ -27,39 +28,17 @@ const plannedValues = (derived: Derived) =>
 /** Hardy animals now, delicate ones later: dates, and the checks that each stage waits for. */
 @Component({
   selector: 'tr-change-swap',
-  imports: [LatinText, PlanStart],
+  imports: [SelectField, LatinText, PlanStart],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2>Ripen it for delicate animals</h2>
+    <h2>Mature the tank for delicate animals</h2>
     <p>
       Hardy animals live in it first; those it is for follow when biofilm and micro-life have grown. Each stage waits for a measured check.
     </p>
     <div class="fields">
-      <label>
-        <span>Filter</span>
-        <select (change)="filter.set($any($event.target).value)">
-          @for (one of filters; track one.value) {
-            <option [value]="one.value" [selected]="one.value === filter()">{{ one.text }}</option>
-          }
-        </select>
-      </label>
-      <label>
-        <span>First</span>
-        <select (change)="first.set($any($event.target).value)">
-          <option value="" [selected]="first() === ''">nobody: it ripens empty</option>
-          @for (one of hardy(); track one.id) {
-            <option [value]="one.id" [selected]="one.id === first()">{{ one.latin }}</option>
-          }
-        </select>
-      </label>
-      <label>
-        <span>Then</span>
-        <select (change)="then.set($any($event.target).value)">
-          @for (one of wanted(); track one.id) {
-            <option [value]="one.id" [selected]="one.id === target()?.id">{{ one.name }}</option>
-          }
-        </select>
-      </label>
+      <tr-select label="Filter" [options]="filters" [value]="filter()" (chosen)="filter.set($event!)" />
+      <tr-select label="First" none="nobody: fishless" [options]="firsts()" [value]="first()" (chosen)="first.set($event)" />
+      <tr-select label="Then" [options]="thens()" [value]="target()?.id ?? null" (chosen)="then.set($event)" />
     </div>
     @if (plan(); as p) {
       <p role="status">
@@ -75,8 +54,8 @@ const plannedValues = (derived: Derived) =>
       </ol>
       <tr-plan-start plan="Ripened for delicate animals" [steps]="p.steps" label="Filled on" />
       <p class="small soft">
-        Some stock at once on grown-in media and test every day. One tank that lived is not a method: above all animals that graze starve in
-        a clean tank.
+        Some stock at once on grown-in media and test every day. One success proves nothing: above all animals that graze starve in a clean
+        tank.
       </p>
     } @else {
       <p>Choose under Livestock whom the tank is for.</p>
@@ -92,16 +71,7 @@ const plannedValues = (derived: Derived) =>
       gap: 8px 14px;
       margin: 8px 0;
     }
-    label {
-      display: flex;
-      flex-direction: column;
-      gap: 2px;
-    }
-    label span {
-      color: var(--soft);
-      font-size: 12.5px;
-    }
-    select {
+    tr-select {
       max-width: 230px;
     }
     ol {
@@ -127,8 +97,8 @@ export class ChangeSwap {
   private readonly units = inject(PreferencesStore).units;
   protected readonly filters = FILTERS;
   protected readonly filter = signal<Filter>('new');
-  protected readonly first = signal('');
-  protected readonly then = signal('');
+  protected readonly first = signal<string | null>(null);
+  protected readonly then = signal<string | null>(null);
 
   protected readonly wanted = computed(() =>
     this.view
@@ -147,6 +117,9 @@ export class ChangeSwap {
       .filter(({ id }) => id !== target?.animal.id)
       .slice(0, MOST_FIRST);
   });
+
+  protected readonly firsts = computed(() => this.hardy().map(({ id, latin }) => ({ value: id, text: latin })));
+  protected readonly thens = computed(() => this.wanted().map(({ id, name }) => ({ value: id, text: name })));
 
   protected readonly plan = computed(() => {
     const target = this.target();

@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { NzButtonModule } from 'ng-zorro-antd/button';
 import { distinctUntilChanged, of, Subject, switchMap, takeUntil, type Observable } from 'rxjs';
 import { windowNodeOf } from '../../core/assessment/derive';
 import { FORECAST_SAMPLES } from '../../core/assessment/forecast';
@@ -13,7 +12,7 @@ import type { QuantityKind } from '../../core/quantity/unit';
 import { dayAfter, dayOf } from '../../core/schedule/day';
 import type { SeriesKey } from '../../core/tank/forecast';
 import { USUAL_OXYGEN_MG_PER_L } from '../../core/water/life-findings';
-import { RoutineFields } from '../care/routine-fields';
+import { RoutineFields } from '../parts/routine-fields';
 import { ForecastFeed, type ForecastState } from '../store/forecast-feed';
 import { begunAsMeasured } from '../../core/assessment/measured';
 import { PreferencesStore } from '../store/preferences';
@@ -46,7 +45,7 @@ const TABLE_DAYS = [0, 1, 3, 7, 14, 28, 42, 56, 70, 84];
 /** Twelve weeks of the planned tank, day by day, with what is likely about them. */
 @Component({
   selector: 'tr-forecast-face',
-  imports: [BandChart, NzButtonModule, RoutineFields],
+  imports: [BandChart, RoutineFields],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <section aria-labelledby="routine-heading" data-control="routine">
@@ -56,7 +55,7 @@ const TABLE_DAYS = [0, 1, 3, 7, 14, 28, 42, 56, 70, 84];
     <div class="bar">
       <h2>Twelve weeks from {{ start() }}</h2>
       @if (told()?.forecast) {
-        <button nz-button type="button" [attr.aria-pressed]="table()" (click)="table.set(!table())">
+        <button class="btn" type="button" [attr.aria-pressed]="table()" (click)="table.set(!table())">
           {{ table() ? 'Curves' : 'Table' }}
         </button>
       }
@@ -264,7 +263,7 @@ export class ForecastFace {
     }
     if (key === 'oxygen') return [USUAL_OXYGEN_MG_PER_L, Infinity];
     const limit =
-      key === 'nitrate' ? this.view.assessment()?.findings.find(({ code }) => code === 'water.nitrate')?.values['edge']?.si : undefined;
+      key === 'nitrate' ? this.view.assessment()?.findings.find(({ code }) => code === 'water.nitrate')?.values['edge']?.value : undefined;
     return limit === undefined ? null : [0, limit];
   }
 }

@@ -7,11 +7,12 @@ import { PreferencesStore } from '../store/preferences';
 import { TankView } from '../store/tank-view';
 import { QuantityField } from '../ui/quantity-field';
 import { LABORATORY_TASKS, type LaboratoryTask, type TaskAnswer } from './laboratory-tasks';
+import { SelectField } from '../ui/select';
 
 /** Questions from the bench, each answered by one calculation that can be read beside it. */
 @Component({
   selector: 'tr-laboratory',
-  imports: [QuantityField],
+  imports: [SelectField, QuantityField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="columns">
@@ -35,14 +36,7 @@ import { LABORATORY_TASKS, type LaboratoryTask, type TaskAnswer } from './labora
             />
           }
           @if (task().choice; as choice) {
-            <label>
-              <span class="soft small">{{ choice.label }}</span>
-              <select (change)="choose(+$any($event.target).value)">
-                @for (option of choice.options; track option.name) {
-                  <option [value]="$index" [selected]="$index === chosen()">{{ option.name }}</option>
-                }
-              </select>
-            </label>
+            <tr-select [label]="choice.label" [options]="choices()" [value]="chosen()" (chosen)="choose($event ?? 0)" />
           }
         </div>
         <div class="answer" role="status">
@@ -63,9 +57,9 @@ import { LABORATORY_TASKS, type LaboratoryTask, type TaskAnswer } from './labora
           <dl class="small">
             <dt>Formula</dt>
             <dd>{{ a.formula }}</dd>
-            <dt>Holds for</dt>
+            <dt>Valid for</dt>
             <dd>{{ a.validity }}</dd>
-            <dt>Doubt</dt>
+            <dt>Uncertainty</dt>
             <dd>{{ a.uncertainty }}</dd>
             <dt>Source</dt>
             <dd>{{ a.sources }}</dd>
@@ -97,9 +91,6 @@ import { LABORATORY_TASKS, type LaboratoryTask, type TaskAnswer } from './labora
         display: grid;
         gap: 2px;
       }
-    }
-    select {
-      max-width: 100%;
     }
     .answer {
       margin-bottom: 10px;
@@ -149,6 +140,7 @@ export class Laboratory {
     return found && { ...found, sources: found.source.map(({ citation }) => citation).join('; ') };
   });
 
+  protected readonly choices = computed(() => this.task().choice?.options.map(({ name }, value) => ({ value, text: name })) ?? []);
   protected readonly outcome = computed(() => {
     const task = this.task();
     const inputs = inputsOf(task, (key) => this.value(key), this.chosen());

@@ -7,11 +7,11 @@ import { CareBench } from '../care/care-bench';
 import { ForecastFace } from './forecast-face';
 import { ForecastFeed } from '../store/forecast-feed';
 import { DripTimer } from '../store/drip-timer';
-import { TankStore } from '../store/tank-store';
+import { TankSession } from '../store/tank-session';
 import { openBench } from '../testing/open-bench';
 
 afterEach(async () => {
-  await TestBed.inject(TankStore).close();
+  await TestBed.inject(TankSession).close();
   localStorage.removeItem('terroir:bag');
 });
 
@@ -46,13 +46,7 @@ describe('the look ahead in its worker', () => {
 describe('the forecast face', () => {
   it('draws the curves, and the same as a table', async () => {
     const bench = await openBench(ForecastFace, shellBed);
-    const feed = TestBed.inject(ForecastFeed);
-    await firstValueFrom(feed.ahead(shellBed, lowBarn, 10).pipe(filter(({ forecast }) => forecast !== null)));
-    await bench.refresh();
-    for (let i = 0; i < 80 && !bench.host.querySelector('tr-band-chart'); i++) {
-      await new Promise((resolve) => setTimeout(resolve, 50));
-      await bench.refresh();
-    }
+    await bench.until('tr-band-chart');
     expect(bench.host.querySelectorAll('tr-band-chart').length).toBe(8);
     expect(bench.text('[data-series=nitrate] h3')).toBe('Nitrate (NO₃)');
     const chart = bench.host.querySelector<SVGElement>('[data-series=nitrate] svg')!;
@@ -84,6 +78,7 @@ describe('the change face', () => {
   it('offers a routine and plans it in one edit', async () => {
     const bench = await openBench(ChangeFace, shellBed);
     await bench.press('A routine that holds');
+    await bench.until('tr-change-routine tbody tr');
     const offers = [...bench.host.querySelectorAll('button')].map((button) =>
       /^Use (\d+) % every 7 days$/.exec(button.getAttribute('aria-label') ?? button.textContent!.trim()),
     );
@@ -96,7 +91,8 @@ describe('the change face', () => {
   it('tops up otherwise, by the trap it shows', async () => {
     const bench = await openBench(ChangeFace, lavaJar);
     await bench.press('The evaporation trap');
-    await bench.press('Top up with its own mix');
+    await bench.until('tr-change-evaporation tbody tr');
+    await bench.press('Use its own mix to top up');
     expect(bench.design().care.topUp).toEqual({ sourceId: null, everyDays: 7 });
   });
 
@@ -117,7 +113,7 @@ describe('the change face', () => {
 
   it('refuses a day that has passed, and puts nothing down', async () => {
     const bench = await openBench(ChangeFace, shellBed);
-    await bench.press('Ripen it for delicate animals');
+    await bench.press('Mature the tank for delicate animals');
     const date = bench.host.querySelector<HTMLInputElement>('input[type=date]')!;
     date.value = '2020-01-01';
     date.dispatchEvent(new Event('input'));

@@ -1,18 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { NzButtonModule } from 'ng-zorro-antd/button';
 import type { Material } from '../../core/catalogue/material';
 import { inOrder, nextOrder } from '../../core/design/design';
 import { pointer } from '../../core/design/edit';
 import { massOf } from '../../core/hardscape/mass';
-import { formatQuantity, formatSpan } from '../../core/quantity/format';
+import { formatQuantity, formatSpan, rounded } from '../../core/quantity/format';
 import { MEQ_PER_DEGREE_ALKALINITY } from '../../core/quantity/unit';
 import { a440Of, platinumCobalt } from '../../core/water/water-colour';
-import { Why } from '../shell/why';
+import { Why } from '../store/why';
 import { PreferencesStore } from '../store/preferences';
-import { TankStore } from '../store/tank-store';
+import { TankSession } from '../store/tank-session';
 import { TankView } from '../store/tank-view';
 import { QuantityField } from '../ui/quantity-field';
+import { AddFrom } from '../ui/add-from';
 
 /** What an addition begins with: litres of a bed, grams of the rest. */
 const FIRST_AMOUNT: Readonly<Record<Material['use'], number>> = {
@@ -33,10 +33,10 @@ const ACTION_WORD: Readonly<Record<Material['action']['kind'], string>> = {
 /** Soil, stone, wood and leaves: what lies in the water and moves it. */
 @Component({
   selector: 'tr-lying',
-  imports: [NzButtonModule, QuantityField, RouterLink],
+  imports: [AddFrom, QuantityField, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2 id="lying-heading">What lies in it</h2>
+    <h2 id="lying-heading">Materials in the water</h2>
     @if (built().length > 0) {
       <p class="small">
         Built in, and counted:
@@ -52,7 +52,7 @@ const ACTION_WORD: Readonly<Record<Material['action']['kind'], string>> = {
             <tr>
               <th scope="col">Material</th>
               <th scope="col">Amount</th>
-              <th scope="col">Strength gone</th>
+              <th scope="col">Used up</th>
               <th scope="col"><span class="visually-hidden">Actions</span></th>
             </tr>
           </thead>
@@ -88,13 +88,13 @@ const ACTION_WORD: Readonly<Record<Material['action']['kind'], string>> = {
                 </td>
                 <td class="end">
                   <button
-                    nz-button
+                    class="btn"
                     type="button"
-                    [attr.aria-label]="'Take out ' + row.name"
+                    [attr.aria-label]="'Remove ' + row.name"
                     [disabled]="readOnly()"
                     (click)="remove(row.id)"
                   >
-                    Out
+                    Remove
                   </button>
                 </td>
               </tr>
@@ -116,29 +116,19 @@ const ACTION_WORD: Readonly<Record<Material['action']['kind'], string>> = {
       </p>
     }
     <div class="adders">
-      <label>
-        <span class="small soft">Put in</span>
-        <select #material [disabled]="readOnly()" (change)="add(material)">
-          <option value="">a material …</option>
-          @for (group of groups(); track group.name) {
-            <optgroup [label]="group.name">
-              @for (one of group.materials; track one.id) {
-                <option [value]="one.id">{{ one.name }}</option>
-              }
-            </optgroup>
-          }
-        </select>
-      </label>
+      <tr-add-from label="Put in" none="a material …" [options]="groups()" [disabled]="readOnly()" (added)="add($event)" />
       <tr-quantity
         label="Organic carbon, if you measured it"
         kind="concentration"
         [limits]="[0, 200]"
         [value]="measured()"
         [disabled]="!!readOnly()"
+        [optional]="true"
         (quantity)="measure($event)"
+        (cleared)="measure(null)"
       />
       @if (measured() !== null) {
-        <button nz-button type="button" [disabled]="readOnly()" (click)="measure(null)">Back to the estimate</button>
+        <button class="btn" type="button" [disabled]="readOnly()" (click)="measure(null)">Back to the estimate</button>
       }
     </div>
   `,
@@ -177,7 +167,7 @@ const ACTION_WORD: Readonly<Record<Material['action']['kind'], string>> = {
 })
 export class Lying {
   protected readonly view = inject(TankView);
-  private readonly store = inject(TankStore);
+  private readonly store = inject(TankSession);
   private readonly units = inject(PreferencesStore).units;
   protected readonly why = inject(Why);
   protected readonly readOnly = this.view.readOnly;
@@ -234,7 +224,7 @@ export class Lying {
         ['Leaves and cones', 'botanical'],
         ['Shells', 'shell'],
       ] as const
-    ).map(([name, use]) => ({ name, materials: all.filter((material) => material.use === use) }));
+    ).flatMap(([group, use]) => all.filter((material) => material.use === use).map(({ id, name }) => ({ value: id, text: name, group })));
   });
 
   /** What comes of it all; each line opens its computation. */
@@ -252,7 +242,7 @@ export class Lying {
               node: 'water.soil' as const,
               text:
                 soil.weeksLeft === null
-                  ? `Soil holds pH ${soil.setPh.toFixed(1)} and is not used up by this water`
+                  ? `Soil holds pH ${rounded(soil.setPh, 1, this.units())} and is not used up by this water`
                   : `Soil takes ${formatQuantity('alkalinity', soil.takenMeqPerL / MEQ_PER_DEGREE_ALKALINITY, units)} and lasts about ${Math.round(soil.weeksLeft)} weeks`,
             },
           ]
@@ -276,10 +266,9 @@ export class Lying {
     ];
   });
 
-  protected add(select: HTMLSelectElement): void {
-    const material = this.view.catalogue()?.materials.get(select.value);
+  protected add(materialId: string): void {
+    const material = this.view.catalogue()?.materials.get(materialId);
     const additions = this.view.design()?.water.additions ?? {};
-    select.value = '';
     if (!material) return;
     const id = Object.hasOwn(additions, material.id) ? crypto.randomUUID().slice(0, 8) : material.id;
     const value = { order: nextOrder(additions), materialId: material.id, amount: FIRST_AMOUNT[material.use], spent: 0 };
@@ -287,11 +276,11 @@ export class Lying {
   }
 
   protected set(id: string, part: 'amount' | 'spent', value: number): void {
-    this.store.edit('What lies in it', [{ op: 'replace', path: pointer('water', 'additions', id, part), value }]);
+    this.store.edit('Materials in the water', [{ op: 'replace', path: pointer('water', 'additions', id, part), value }]);
   }
 
   protected remove(id: string): void {
-    this.store.edit('Take out of the water', [{ op: 'remove', path: pointer('water', 'additions', id) }]);
+    this.store.edit('Remove from the water', [{ op: 'remove', path: pointer('water', 'additions', id) }]);
   }
 
   protected measure(value: number | null): void {

@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { NzButtonModule } from 'ng-zorro-antd/button';
 import { inOrder, nextOrder } from '../../core/design/design';
 import { pointer } from '../../core/design/edit';
 import { emptyOwnCatalogue, saltsKnown } from '../../core/design/own-catalogue';
@@ -9,27 +8,29 @@ import { CONDITIONERS, conditionerOf } from '../../core/water/conditioners';
 import type { OwnMix } from '../../core/water/own-mix';
 import { SALTS, SEA_SALT } from '../../core/water/salts';
 import { PreferencesStore } from '../store/preferences';
-import { TankStore } from '../store/tank-store';
+import { TankSession } from '../store/tank-session';
 import { TankView } from '../store/tank-view';
 import { QuantityField } from '../ui/quantity-field';
-import { setSalt, setShare } from './blend-edits';
+import { setSalt, setShare } from '../../core/design/edits/blend-edits';
 import { formatGrams } from './grams';
 import { OwnMixForm } from './own-mix';
+import { AddFrom } from '../ui/add-from';
+import { SelectField } from '../ui/select';
 
 /** What is poured, weighed in and treated with: the plan in numbers, each of them a field. */
 @Component({
   selector: 'tr-mixture',
-  imports: [NzButtonModule, OwnMixForm, QuantityField],
+  imports: [AddFrom, SelectField, OwnMixForm, QuantityField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './mixture.html',
   styleUrl: './mixture.less',
 })
 export class Mixture {
   private readonly view = inject(TankView);
-  private readonly store = inject(TankStore);
+  private readonly store = inject(TankSession);
   private readonly units = inject(PreferencesStore).units;
   protected readonly readOnly = this.view.readOnly;
-  protected readonly conditioners = CONDITIONERS;
+  protected readonly conditioners = CONDITIONERS.map(({ id, name }) => ({ value: id, text: name }));
   protected readonly treated = computed(() => conditionerOf(this.view.design()?.water.conditioner ?? null));
   protected readonly co2 = computed(() => this.view.design()?.water.co2?.mgPerL ?? null);
   private readonly litres = computed(() => this.view.derived()?.['vessel.system-volume'].value ?? null);
@@ -60,13 +61,13 @@ export class Mixture {
       saltId,
       name: this.known().get(saltId)?.name ?? saltId,
       mgPerL,
-      grams: litres === null ? '' : `${formatGrams((mgPerL * litres) / 1000)} for the tank`,
+      grams: litres === null ? '' : `${formatGrams((mgPerL * litres) / 1000, this.units())} for the tank`,
     }));
   });
 
   protected readonly addable = computed(() => {
     const planned = new Set(this.salts().map(({ saltId }) => saltId));
-    return [...this.known().values()].filter(({ id }) => !planned.has(id));
+    return [...this.known().values()].filter(({ id }) => !planned.has(id)).map(({ id, name }) => ({ value: id, text: name }));
   });
 
   protected readonly stock = computed(() => {
@@ -101,16 +102,15 @@ export class Mixture {
   protected setSalt(saltId: string, mgPerL: number): void {
     const design = this.view.design();
     const patch = design ? setSalt(design, saltId, mgPerL) : [];
-    if (patch.length > 0) this.store.edit('Weigh in', patch);
+    if (patch.length > 0) this.store.edit('Add a salt', patch);
   }
 
-  protected add(select: HTMLSelectElement): void {
-    if (select.value) this.setSalt(select.value, select.value === SEA_SALT.id ? 1000 : 20);
-    select.value = '';
+  protected add(saltId: string): void {
+    this.setSalt(saltId, saltId === SEA_SALT.id ? 1000 : 20);
   }
 
-  protected treat(id: string): void {
-    this.store.edit('Conditioner', [{ op: 'replace', path: pointer('water', 'conditioner'), value: id || null }]);
+  protected treat(id: string | null): void {
+    this.store.edit('Conditioner', [{ op: 'replace', path: pointer('water', 'conditioner'), value: id }]);
   }
 
   protected feed(mgPerL: number | null): void {

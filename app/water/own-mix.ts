@@ -1,12 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
-import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzInputModule } from 'ng-zorro-antd/input';
 import { evaluate } from '../../core/calculation/calculation';
 import { formatQuantity } from '../../core/quantity/format';
 import { mixStrength, OwnMix } from '../../core/water/own-mix';
 import { SALTS, saltName } from '../../core/water/salts';
-import { slug } from '../catalogue/own-edits';
+import { slug } from '../../core/design/edits/own-edits';
 import { PreferencesStore } from '../store/preferences';
 import { TankView } from '../store/tank-view';
 import { QuantityField } from '../ui/quantity-field';
@@ -14,13 +11,13 @@ import { QuantityField } from '../ui/quantity-field';
 /** A mineral mix of the breeder's own: its parts, and how much of it raises 100 L by a degree. */
 @Component({
   selector: 'tr-own-mix',
-  imports: [FormsModule, NzButtonModule, NzInputModule, QuantityField],
+  imports: [QuantityField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form (submit)="$event.preventDefault()" aria-label="A mix of your own">
       <label class="wide">
         <span class="soft small">What you call it</span>
-        <input nz-input name="mix-name" maxlength="80" [ngModel]="name()" (ngModelChange)="name.set($event)" />
+        <input class="field" #nameField name="mix-name" maxlength="80" [value]="name()" (input)="name.set(nameField.value)" />
       </label>
       <p class="small soft wide">Parts by weight: only their proportion counts.</p>
       @for (one of parts; track one.id) {
@@ -44,8 +41,8 @@ import { QuantityField } from '../ui/quantity-field';
       />
       <p class="small wide" role="status">{{ says() }}</p>
       <p class="wide actions">
-        <button nz-button nzType="primary" type="button" (click)="make()" [disabled]="!mix().ok">Keep the mix</button>
-        <button nz-button type="button" (click)="left.emit()">Leave it</button>
+        <button class="btn primary" type="button" (click)="make()" [disabled]="!mix().ok">Keep the mix</button>
+        <button class="btn" type="button" (click)="left.emit()">Leave it</button>
       </p>
     </form>
   `,

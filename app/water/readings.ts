@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { NzButtonModule } from 'ng-zorro-antd/button';
 import { compareReadings, fittedCo2Uatm } from '../../core/assessment/measured';
 import { waterMark } from '../../core/assessment/water-mark';
 import { nextOrder } from '../../core/design/design';
@@ -9,10 +8,11 @@ import type { QuantityKind } from '../../core/quantity/unit';
 import { dayOf } from '../../core/schedule/day';
 import { doubtOf, Kit, READ_PARAMETERS, Reading, type ReadParameter } from '../../core/water/reading';
 import { PreferencesStore } from '../store/preferences';
-import { TankStore } from '../store/tank-store';
+import { TankSession } from '../store/tank-session';
 import { TankView } from '../store/tank-view';
 import { shortDay } from '../ui/day-text';
 import { QuantityField } from '../ui/quantity-field';
+import { SelectField } from '../ui/select';
 
 export const READ_NAME: Readonly<Record<ReadParameter, string>> = {
   temperatureC: 'Temperature',
@@ -39,7 +39,7 @@ const KIT: Readonly<Record<Kit, string>> = { drops: 'drops', strip: 'strip', met
 /** What was measured in the tank that runs, beside what was worked out: the reading is what is judged, while the water is still the same. */
 @Component({
   selector: 'tr-readings',
-  imports: [NzButtonModule, QuantityField],
+  imports: [SelectField, QuantityField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2 id="readings-heading">Measured in the tank</h2>
@@ -64,13 +64,13 @@ const KIT: Readonly<Record<Kit, string>> = { drops: 'drops', strip: 'strip', met
                 <td>{{ row.worked }}</td>
                 <td class="end">
                   <button
-                    nz-button
+                    class="btn"
                     type="button"
                     [disabled]="view.readOnly()"
-                    [attr.aria-label]="'Take out the reading of ' + row.name"
+                    [attr.aria-label]="'Remove the reading of ' + row.name"
                     (click)="remove(row.parameter)"
                   >
-                    Out
+                    Remove
                   </button>
                 </td>
               </tr>
@@ -94,22 +94,14 @@ const KIT: Readonly<Record<Kit, string>> = { drops: 'drops', strip: 'strip', met
       </p>
     }
     <form (submit)="$event.preventDefault()">
-      <label>
-        <span class="small soft">Test of</span>
-        <select #of [disabled]="!!view.readOnly()" (change)="parameter.set(asParameter(of.value))">
-          @for (one of parameters; track one) {
-            <option [value]="one" [selected]="one === parameter()">{{ names[one] }}</option>
-          }
-        </select>
-      </label>
-      <label>
-        <span class="small soft">With</span>
-        <select #with [disabled]="!!view.readOnly()" (change)="kit.set(asKit(with.value))">
-          @for (one of kits; track one) {
-            <option [value]="one" [selected]="one === kit()">{{ kitNames[one] }}</option>
-          }
-        </select>
-      </label>
+      <tr-select
+        label="Test of"
+        [options]="parameters"
+        [disabled]="!!view.readOnly()"
+        [value]="parameter()"
+        (chosen)="parameter.set($event!)"
+      />
+      <tr-select label="With" [options]="kits" [disabled]="!!view.readOnly()" [value]="kit()" (chosen)="kit.set($event!)" />
       <label>
         <span class="small soft">On</span>
         <input type="date" [max]="today" [value]="day()" [disabled]="!!view.readOnly()" #on (input)="day.set(on.value)" />
@@ -171,12 +163,12 @@ const KIT: Readonly<Record<Kit, string>> = { drops: 'drops', strip: 'strip', met
 })
 export class ReadingsCard {
   protected readonly view = inject(TankView);
-  private readonly store = inject(TankStore);
+  private readonly store = inject(TankSession);
   private readonly units = inject(PreferencesStore).units;
 
-  protected readonly parameters = READ_PARAMETERS;
+  protected readonly parameters = READ_PARAMETERS.map((value) => ({ value, text: READ_NAME[value] }));
   protected readonly names = READ_NAME;
-  protected readonly kits = Kit.options;
+  protected readonly kits = Kit.options.map((value) => ({ value, text: KIT[value] }));
   protected readonly kitNames = KIT;
   protected readonly today = dayOf(new Date());
   protected readonly parameter = signal<ReadParameter>('ph');
@@ -216,12 +208,6 @@ export class ReadingsCard {
 
   protected kindOf(parameter: ReadParameter): QuantityKind {
     return KIND[parameter];
-  }
-  protected asParameter(text: string): ReadParameter {
-    return READ_PARAMETERS.find((one) => one === text) ?? 'ph';
-  }
-  protected asKit(text: string): Kit {
-    return Kit.options.find((one) => one === text) ?? 'drops';
   }
 
   protected put(value: number): void {

@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
-import { NzButtonModule } from 'ng-zorro-antd/button';
 import type { Operation } from 'rfc6902';
 import type { Assessment } from '../../core/assessment/assess';
 import { planOf } from '../../core/assessment/remedies/recipe';
@@ -12,7 +11,7 @@ import { mixingOrder, type MixingStep } from '../../core/water/mixing-order';
 import { emptyOwnCatalogue, saltsKnown } from '../../core/design/own-catalogue';
 import { saltName } from '../../core/water/salts';
 import { PreferencesStore } from '../store/preferences';
-import { TankStore } from '../store/tank-store';
+import { TankSession } from '../store/tank-session';
 import { TankView } from '../store/tank-view';
 import { ChoiceField } from '../ui/choice';
 import { LatinText } from '../ui/latin-text';
@@ -21,14 +20,14 @@ import { formatGrams } from './grams';
 /** What to pour and weigh for one batch, out of what the room has. */
 @Component({
   selector: 'tr-recipe-card',
-  imports: [NzButtonModule, ChoiceField, LatinText],
+  imports: [ChoiceField, LatinText],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './recipe-card.html',
   styleUrl: './recipe-card.less',
 })
 export class RecipeCard {
   private readonly view = inject(TankView);
-  private readonly store = inject(TankStore);
+  private readonly store = inject(TankSession);
   protected readonly preferences = inject(PreferencesStore);
   private readonly units = this.preferences.units;
   protected readonly schools = computed(() => {
@@ -84,14 +83,14 @@ export class RecipeCard {
       litres,
       way,
       kitStated: plan.kitStated,
-      scale: formatGrams(plan.scaleG),
+      scale: formatGrams(plan.scaleG, this.units()),
       poured: batch.litres
         .filter((part) => part.litres > 0)
         .map((part) => ({ name: name(part.sourceId), amount: formatQuantity('volume', part.litres, units) })),
       weighed: batch.grams.map((part) => ({
         name: (salts.get(part.saltId)?.name ?? part.saltId).replace(/ \(.*\)$/, ''),
         formula: / \((.*)\)$/.exec(salts.get(part.saltId)?.name ?? '')?.[1] ?? '',
-        amount: part.grams > 0 ? formatGrams(part.grams) : `under ${formatGrams(plan.scaleG)}`,
+        amount: part.grams > 0 ? formatGrams(part.grams, this.units()) : `under ${formatGrams(plan.scaleG, this.units())}`,
         wanted: way.wants.includes(part.saltId),
       })),
       gives: [
@@ -152,7 +151,7 @@ export class RecipeCard {
     const onHand = Object.values(this.view.room()?.onHand ?? {});
     return batch.grams.flatMap(({ saltId, grams }) => {
       const have = onHand.filter(({ substance }) => substance === saltId).reduce((sum, { amount }) => sum + amount, 0);
-      return have > 0 && have < grams ? [`Only ${formatGrams(have)} of ${saltName(saltId, this.salts())} on hand.`] : [];
+      return have > 0 && have < grams ? [`Only ${formatGrams(have, this.units())} of ${saltName(saltId, this.salts())} on hand.`] : [];
     });
   }
 
@@ -177,8 +176,8 @@ export class RecipeCard {
         return 'Condition what came from the tap, and give it its time.';
       case 'dissolve':
         return step.salt.solubilityGPerL < 10
-          ? `Stir in ${formatGrams(step.grams)} ${saltName(step.salt.id, this.salts())}; it takes an hour or more to go clear.`
-          : `Dissolve ${formatGrams(step.grams)} ${saltName(step.salt.id, this.salts())} in a cup first, then stir in until clear.`;
+          ? `Stir in ${formatGrams(step.grams, this.units())} ${saltName(step.salt.id, this.salts())}; it takes an hour or more to go clear.`
+          : `Dissolve ${formatGrams(step.grams, this.units())} ${saltName(step.salt.id, this.salts())} in a cup first, then stir in until clear.`;
       case 'stir-and-measure':
         return 'Air it over night, then measure before you trust it.';
     }
@@ -190,7 +189,7 @@ export class RecipeCard {
       ...batch.litres
         .filter(({ litres }) => litres > 0)
         .map(({ sourceId, litres }) => `${formatQuantity('volume', litres, units)} ${name(sourceId)}`),
-      ...batch.grams.map(({ saltId, grams }) => `${formatGrams(grams)} ${saltName(saltId, this.salts())}`),
+      ...batch.grams.map(({ saltId, grams }) => `${formatGrams(grams, this.units())} ${saltName(saltId, this.salts())}`),
     ];
     const misses =
       recipe.missed.length > 0 ? `, misses ${recipe.missed.map(({ parameter }) => PARAMETER_META[parameter].name).join(' and ')}` : '';

@@ -8,15 +8,15 @@ import { sourceLabel } from '../../core/design/room';
 import { formatNumber, formatQuantity, inChosenUnit, unitOf } from '../../core/quantity/format';
 import type { Span } from '../../core/quantity/range';
 import type { Move } from '../../core/tank/at-rest';
-import { setReading, type Reading } from '../room/source-edits';
-import { Why } from '../shell/why';
+import { setReading, type Reading } from '../../core/design/edits/source-edits';
+import { Why } from '../store/why';
 import { PreferencesStore } from '../store/preferences';
 import { previewGesture } from '../store/preview-gesture';
-import { TankStore, type Preview } from '../store/tank-store';
+import { TankSession, type Preview } from '../store/tank-session';
 import { TankView } from '../store/tank-view';
 import { AxisGrip } from './axis-grip';
 import { AXIS, axisDomain, layoutAxis, type AxisInput, type AxisStep } from './axis-layout';
-import { perMg, pourToReach, setSalt, type Settable } from './blend-edits';
+import { perMg, pourToReach, setSalt, type Settable } from '../../core/design/edits/blend-edits';
 
 const SHOWN: readonly Parameter[] = ['ghDh', 'khDh', 'ph', 'ec25UsPerCm', 'salinity'];
 /** A step of the arrow keys, canonical; with Shift ten of them. */
@@ -58,7 +58,7 @@ interface Drag extends Readonly<{ grip: Grip; parameter: Parameter; domain: Span
 })
 export class WaterAxes {
   private readonly view = inject(TankView);
-  private readonly store = inject(TankStore);
+  private readonly store = inject(TankSession);
   protected readonly why = inject(Why);
   private readonly units = inject(PreferencesStore).units;
   protected readonly axis = AXIS;
@@ -202,7 +202,7 @@ export class WaterAxes {
   private done(drag: Drag): void {
     const patch = Number.isNaN(drag.value) ? {} : this.patchOf(drag);
     this.drop();
-    if (patch.design && patch.design.length > 0) this.store.edit(drag.grip.kind === 'salt' ? 'Weigh in' : 'Blend', patch.design);
+    if (patch.design && patch.design.length > 0) this.store.edit(drag.grip.kind === 'salt' ? 'Add a salt' : 'Blend', patch.design);
     if (patch.room && patch.room.length > 0) this.store.editRoom('Source reading', patch.room);
   }
 

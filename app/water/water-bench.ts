@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
 import { Router } from '@angular/router';
-import { SourcesEditor } from '../room/sources-editor';
-import { TankStore } from '../store/tank-store';
+import { SourcesEditor } from '../parts/sources-editor';
+import { TankSession } from '../store/tank-session';
 import { TankView } from '../store/tank-view';
 import { ChoiceField, type Choice } from '../ui/choice';
 import { AnalysisFace } from './analysis-face';
@@ -48,7 +48,8 @@ const FACES: readonly Choice<Face>[] = [
 })
 export class WaterBench {
   protected readonly view = inject(TankView);
-  protected readonly store = inject(TankStore);
+  protected readonly types = computed(() => [...(this.view.catalogue()?.waters.values() ?? [])]);
+  protected readonly store = inject(TankSession);
   protected readonly faces = FACES;
   private readonly router = inject(Router);
   /** The face in the address, so that it can be linked to and comes back with the page. */

@@ -6,12 +6,12 @@ import { catalogue, lowBarn, peatPocket, judge } from '../../core/testing/tanks'
 import { BadInput, evaluateUnknown } from '../../core/calculation/calculation';
 import { calculations } from '../../core/assessment/calculations';
 import { readWaterReport } from '../../core/water/report';
-import { addSource, setReading, takeReport } from '../room/source-edits';
+import { addSource, setReading, takeReport } from '../../core/design/edits/source-edits';
 import { waterTint } from '../section/figure';
-import { smoothYear } from '../room/climate-editor';
+import { smoothYear } from '../parts/climate-editor';
 import { AXIS, layoutAxis } from './axis-layout';
 import { SALTS } from '../../core/water/salts';
-import { perMg, pourToReach, setSalt, setShare } from './blend-edits';
+import { perMg, pourToReach, setSalt, setShare } from '../../core/design/edits/blend-edits';
 import { inputsOf } from './laboratory';
 import { LABORATORY_TASKS } from './laboratory-tasks';
 

@@ -1,35 +1,73 @@
-import { catalogue, box, find, judge, lowBarn, peatPocket, severityOf, tank, weedyThicket } from '../testing/tanks';
+import { catalogue, box, find, judge, lavaJar, lowBarn, peatPocket, severityOf, shellBed, tank, weedyThicket } from '../testing/tanks';
 import { largeTank } from '../testing/large-tank';
 import { type Design, emptyDesign } from '../design/design';
 import { emptyRoom, Room } from '../design/room';
 import { METRIC, US } from '../quantity/format';
 import type { Animal } from '../catalogue/organism';
 import { assess, worst } from './assess';
-import { derive, DEFINITIONS, NODE_IDS, type DeriveCache, type NodeId } from './derive';
+import { derive as deriveBy, graphOf, type DeriveCache, type NodeId, type World } from './derive';
+import type { Definitions } from './derive/node';
+import { FRAME } from './frame';
 import { pairsOf } from './pairs';
 import { PREVIEW_ID, previewAnimal } from './preview';
 import { plain, wordFinding } from './wording';
 
+const derive = (world: World, cache?: DeriveCache) => deriveBy(world, FRAME.graph, cache);
+
+/** A look at a world that notes which parts of it are asked for. */
+function watched(world: World): { world: World; asked: Set<unknown> } {
+  const asked = new Set<unknown>();
+  const look = (part: object): object =>
+    new Proxy(part, {
+      get(target, name) {
+        const value = (target as Record<string | symbol, unknown>)[name];
+        asked.add(value);
+        return value;
+      },
+    });
+  return { world: { design: look(world.design), room: look(world.room), catalogue: look(world.catalogue) } as World, asked };
+}
+
 describe('the graph of derived values', () => {
-  it('is declared upstream first, so it has no cycle', () => {
+  it('is put upstream first, whatever the order it was declared in', () => {
     const known = new Set<NodeId>();
-    for (const id of NODE_IDS) {
-      for (const up of DEFINITIONS[id].from) expect(known.has(up)).withContext(`${id} reads ${up}`).toBeTrue();
+    const backwards = graphOf(Object.fromEntries([...FRAME.graph].reverse()) as unknown as Definitions);
+    for (const [id, { from }] of backwards) {
+      for (const up of from) expect(known.has(up)).withContext(`${id} reads ${up}`).toBeTrue();
       known.add(id);
     }
+    expect(known.size).toBe(FRAME.graph.length);
   });
 
-  it('reads only what it declares', () => {
-    const world = { design: weedyThicket, room: lowBarn, catalogue };
-    const derived = derive(world);
-    for (const id of NODE_IDS) {
-      const definition = DEFINITIONS[id];
-      const declared: Partial<Record<NodeId, unknown>> = {};
-      for (const up of definition.from) declared[up] = derived[up];
-      const again = definition.compute(world, declared as never) as { value: unknown };
-      expect(again.value).withContext(id).toEqual(derived[id].value);
-    }
+  it('refuses a node that rests on itself, or on what nobody derives', () => {
+    const node = (from: NodeId[]) => ({ calculationId: null, from, reads: () => [], compute: () => ({ value: 1 }) });
+    const of = (nodes: Record<string, ReturnType<typeof node>>) => () => graphOf(nodes as unknown as Definitions);
+    expect(of({ 'planned.ph': node(['planned.khDh']), 'planned.khDh': node(['planned.ph']) })).toThrowError(
+      /planned.khDh reads planned.ph/,
+    );
+    expect(of({ 'planned.ph': node(['planned.khDh']) })).toThrowError('planned.ph reads planned.khDh, which nobody derives');
   });
+
+  for (const [name, design] of Object.entries({ weedyThicket, peatPocket, shellBed, lavaJar }))
+    it(`reads only what it declares, of the tank and upstream of it: ${name}`, () => {
+      const plain = { design, room: lowBarn, catalogue };
+      const derived = derive(plain);
+      for (const [id, definition] of FRAME.graph) {
+        const declared: Partial<Record<NodeId, unknown>> = {};
+        for (const up of definition.from) declared[up] = derived[up];
+        const { world, asked } = watched(plain);
+        const again = definition.compute(world, declared as never) as { value: unknown };
+        expect(again.value).withContext(id).toEqual(derived[id].value);
+        const may = watched(plain);
+        const whole = definition.reads(may.world);
+        for (const one of ['design', 'room', 'catalogue'] as const)
+          for (const [part, value] of Object.entries(plain[one]))
+            if (asked.has(value) && typeof value === 'object' && value !== null)
+              expect(whole.includes(may.world[one]) || may.asked.has(value))
+                .withContext(`${id} looks at ${one}.${part}`)
+                .toBeTrue();
+      }
+    });
 
   it('keeps what an edit does not touch, and renews what it does', () => {
     const cache: DeriveCache = new Map();
@@ -121,8 +159,8 @@ describe('a judgement', () => {
     const cold = find(assessment, 'heat.too-cold:danios');
     expect(cold?.severity).toBe('watch');
     // the mean of the room's coldest days, 17 to 18 °C, less what an open top loses to evaporation
-    expect(cold?.values['planned']?.si).toBeCloseTo(16.2, 1);
-    expect(cold?.values['edge']?.si).toBe(21);
+    expect(cold?.values['planned']?.value).toBeCloseTo(16.2, 1);
+    expect(cold?.values['edge']?.value).toBe(21);
     expect(assessment.findings.filter(({ severity }) => severity === 'conflict')).toEqual([]);
     expect(severityOf(assessment, 'vessel.lid:danios')).toBe('watch');
   });
@@ -139,7 +177,7 @@ describe('a judgement', () => {
     );
     const ram = find(assessment, 'heat.too-cold:s1');
     expect(ram?.severity).toBe('conflict');
-    expect(ram?.values['edge']?.si).toBe(24);
+    expect(ram?.values['edge']?.value).toBe(24);
     expect(severityOf(assessment, 'window.strain:temperatureC:s0:s1')).toBe('watch');
   });
 
@@ -216,7 +254,7 @@ describe('a judgement', () => {
     expect(severityOf(arriving(17), 'water.salinity-acclimation:s0')).toBe('fits');
     const far = find(arriving(32), 'water.salinity-acclimation:s0');
     expect(far?.severity).toBe('watch');
-    expect(far?.values['days']?.si).toBe(5);
+    expect(far?.values['days']?.value).toBe(5);
   });
 
   it('of an animal that the catalogue does not know is unknown, not fine', () => {

@@ -94,6 +94,48 @@ describe('the registry', () => {
     }
   });
 
+  // closed forms worked out by hand, no two of a calculation's inputs alike, so that one taken for another is noticed
+  const byHand: [string, unknown, Record<string, number>][] = [
+    ['vessel.box-volume', { lengthMm: 600, widthMm: 300, heightMm: 360 }, { litres: 64.8 }],
+    ['vessel.cylinder-volume', { diameterMm: 300, heightMm: 200 }, { litres: (Math.PI / 4) * 18 }],
+    ['vessel.water-volume', { spaceL: 61.2, displacedL: 1.2 }, { litres: 60 }],
+    ['vessel.system-volume', { displayL: 61.2, sumpL: 20, plumbingL: 1 }, { litres: 82.2 }],
+    ['vessel.drain-back', { levelL: 60, stopL: 55, pipesL: 1, sumpFreeL: 10 }, { drainsL: 6, spareL: 4 }],
+    ['vessel.drain-back', { levelL: 50, stopL: 55, pipesL: 2, sumpFreeL: 1 }, { drainsL: 2, spareL: -1 }],
+    [
+      'vessel.filled-mass',
+      { waterL: 60, waterKgPerL: 1.02, glassKg: 12, stoneKg: 3, footprintM2: 0.18 },
+      { kg: 76.2, kPa: (76.2 * 9.81) / 180 },
+    ],
+    [
+      'water.blend',
+      {
+        parts: [
+          { share: 1, value: 3 },
+          { share: 3, value: 7 },
+        ],
+      },
+      { value: 6 },
+    ],
+    ['water.gh-from-ions', { calciumMgPerL: 40, magnesiumMgPerL: 5 }, { ghDh: (40 / 40.078 + 5 / 24.305) / 0.178326 }],
+    ['water.kh-from-ions', { bicarbonateMgPerL: 100 }, { khDh: 100 / 61.016 / 0.356652 }],
+    ['scene.solid-volume', { shape: 'box', sizeMm: [100, 200, 300] }, { litres: 6 }],
+    ['scene.solid-volume', { shape: 'ellipsoid', sizeMm: [100, 200, 300] }, { litres: Math.PI }],
+    ['scene.solid-volume', { shape: 'prism', sizeMm: [100, 200, 300] }, { litres: 3 }],
+    [
+      'scene.solid-volume',
+      { shape: 'tube', sizeMm: [100, 50, 40], wallMm: 5 },
+      { litres: ((Math.PI / 4) * (50 * 40 - 40 * 30) * 100) / 1e6 },
+    ],
+    ['substrate.capsule-grid', { areaMm2: 180_000, spacingMm: 60 }, { count: 50 }],
+    ['water.steady-nitrate', { replacement: 10, madePerInterval: 5, changeFraction: 0.25 }, { afterChange: 25, beforeChange: 30 }],
+  ];
+  for (const [id, input, expected] of byHand)
+    it(`gives what a pencil gives: ${id} of ${JSON.stringify(input)}`, () => {
+      const { value } = evaluateUnknown(calculations.find(id)!, input) as { value: Record<string, number> };
+      for (const [name, wanted] of Object.entries(expected)) expect(value[name]).withContext(name).toBeCloseTo(wanted, 3);
+    });
+
   it('names each bad field', () => {
     const calc = calculations.find('water.free-ammonia-fraction')!;
     expect(() => evaluateUnknown(calc, { temperatureC: 'warm', ph: 8, salinity: 0 })).toThrowError(BadInput, /temperatureC/);

@@ -1,5 +1,5 @@
 import { severityRank, type Finding, type Severity } from '../calculation/finding';
-import type { Assessment } from './assess';
+import type { Assessment } from './assessment';
 import { gravityOf, gravityRank, type Gravity } from './gravity';
 
 /** One cause, and everything that it does. */

@@ -3,31 +3,30 @@ import type { Animal } from '../catalogue/organism';
 import type { Parameter } from '../catalogue/parameter';
 import type { Companion } from '../stocking/company';
 import type { Window } from '../window/window';
-import { failureNodes, heatNodes } from './derive/heat';
 import type { Answer, Definitions, Derived, Member, NodeDefinition, NodeId, World } from './derive/node';
-import { loadNodes } from './derive/load';
-import { sceneNodes } from './derive/scene';
-import { stockNodes, windowNodes } from './derive/stock';
-import { tankNodes } from './derive/tank';
-import { vesselNodes } from './derive/vessel';
-import { settledNodes, waterNodes } from './derive/water';
 
 export type { Derived, Member, NodeId, Nodes, PouredSource, World } from './derive/node';
 
-/** The graph, upstream first. Cross-domain values are named here and nowhere else. */
-export const DEFINITIONS: Definitions = {
-  ...stockNodes,
-  ...loadNodes,
-  ...sceneNodes,
-  ...vesselNodes,
-  ...heatNodes,
-  ...waterNodes,
-  ...tankNodes,
-  ...settledNodes,
-  ...windowNodes,
-  ...failureNodes,
-};
-export const NODE_IDS = Object.keys(DEFINITIONS) as NodeId[];
+/** What is derived, upstream first. */
+export type Graph = readonly (readonly [NodeId, NodeDefinition<unknown>])[];
+
+/** Puts nodes in the order in which they can be computed. @throws Error when one reads what nobody derives, or itself by way of others */
+export function graphOf(definitions: Definitions): Graph {
+  const graph: [NodeId, NodeDefinition<unknown>][] = [];
+  const state = new Map<NodeId, 'under way' | 'done'>();
+  const visit = (id: NodeId, readBy: string): void => {
+    const definition: NodeDefinition<unknown> | undefined = definitions[id];
+    if (!definition || state.get(id) === 'under way')
+      throw new Error(`${readBy} reads ${id}, which ${definition ? 'rests on it' : 'nobody derives'}`);
+    if (state.has(id)) return;
+    state.set(id, 'under way');
+    for (const up of definition.from) visit(up, id);
+    state.set(id, 'done');
+    graph.push([id, definition]);
+  };
+  for (const id of Object.keys(definitions) as NodeId[]) visit(id, 'the tank');
+  return graph;
+}
 
 /** Kept nodes of an earlier derivation; hand the same one in again and what did not change is not computed again. */
 export interface DeriveCacheEntry {
@@ -37,10 +36,9 @@ export interface DeriveCacheEntry {
 export type DeriveCache = Map<NodeId, DeriveCacheEntry>;
 
 /** Computes every node of the graph, reusing what the cache holds for identical inputs. */
-export function derive(world: World, cache: DeriveCache = new Map()): Derived {
+export function derive(world: World, graph: Graph, cache: DeriveCache = new Map()): Derived {
   const done: Partial<Record<NodeId, Computed<unknown>>> = {};
-  for (const id of NODE_IDS) {
-    const definition: NodeDefinition<unknown> = DEFINITIONS[id];
+  for (const [id, definition] of graph) {
     const seen = [...definition.reads(world), ...definition.from.map((up) => done[up])];
     const kept = cache.get(id);
     if (kept && kept.seen.length === seen.length && kept.seen.every((part, i) => part === seen[i])) {

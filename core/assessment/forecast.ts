@@ -4,6 +4,7 @@ import { forecast, type Forecast } from '../tank/forecast';
 import { FRESH_SALINITY_MAX } from '../tank/scenario';
 import { conductivityAt25Of } from '../water/source-water';
 import { derive, type Derived, type World } from './derive';
+import { FRAME } from './frame';
 import { thermostats } from './derive/heat';
 import type { Ahead } from './derive/node';
 import { throughTheYear } from './derive/scenario';
@@ -32,7 +33,7 @@ export function forecastBasis(world: World, derived: Derived, month: number): Ah
 export function* forecastOf(
   world: World,
   { month, ...options }: ForecastRequest,
-  derived: Derived = derive(world),
+  derived: Derived = derive(world, FRAME.graph),
 ): Generator<Forecast | number, void> {
   const basis = forecastBasis(world, derived, month);
   const mixed = derived['water.mixed'].value;

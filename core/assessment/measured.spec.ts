@@ -59,7 +59,7 @@ describe('a reading', () => {
 describe('a tank that was measured', () => {
   it('is judged by its readings: pH 7 and GH 9 leave no finding of the model’s softer water', () => {
     const fish = tank([['paracheirodon-innesi', 12]], { vessel: box(600, 300, 300), shares: { ro: 1 } });
-    expect(find(judge(fish), 'water.parameter:ghDh:s0')!.values['planned']!.si).toBeLessThan(1);
+    expect(find(judge(fish), 'water.parameter:ghDh:s0')!.values['planned']!.value).toBeLessThan(1);
     const measured = judge(read(fish, { a: { value: 7 }, b: { parameter: 'ghDh', value: 9 }, c: { parameter: 'khDh', value: 4 } }));
     expect(measured.derived['planned.ph'].value).toBe(7);
     expect(measured.derived['planned.ph'].note).toMatch(/^Measured on 2026-05-01 with a drop kit\. Worked out from the plan: /);
@@ -98,7 +98,7 @@ describe('a tank that was measured', () => {
     const nitrate = (value: number) => find(judge(read(fish, { a: { parameter: 'nitrateMgPerL', value } })), 'water.nitrate')!;
     expect(nitrate(10).severity).toBe('fits');
     expect(nitrate(200).severity).not.toBe('fits');
-    expect(nitrate(200).values['nitrate']!.si).toBe(200);
+    expect(nitrate(200).values['nitrate']!.value).toBe(200);
   });
 
   it('fits the carbon dioxide to a measured pH and KH', () => {

@@ -4,7 +4,7 @@ import { MEQ_PER_DEGREE_ALKALINITY, MMOL_PER_DEGREE_HARDNESS } from '../quantity
 import { lastReading, READ_PARAMETERS, readingNow, doubtOf, type Reading, type ReadParameter } from '../water/reading';
 import { NITRATE_PER_N } from '../tank/at-rest';
 import { FRESH_SALINITY_MAX, type TankScenario } from '../tank/scenario';
-import type { Assessment } from './assess';
+import type { Assessment } from './assessment';
 import { waterMark } from './water-mark';
 
 /** What was read beside what was worked out, and what may lie between them. */

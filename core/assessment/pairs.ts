@@ -1,5 +1,5 @@
 import { severityRank, type Finding, type Severity } from '../calculation/finding';
-import type { Assessment } from './assess';
+import type { Assessment } from './assessment';
 import { animalOf } from './derive';
 
 /** Two kinds side by side: everything that is said of them together, worst first. */

@@ -1,3 +1,4 @@
+import type { RecipeSchool } from '../water/recipe-school';
 import type { Parameter } from '../catalogue/parameter';
 import { inOrder } from '../design/design';
 import { saltsKnown } from '../design/own-catalogue';
@@ -28,7 +29,7 @@ import { SALTS, SEA_SALT, SEA_SALT_MOISTURE, type Salt } from '../water/salts';
 import { seaSaltG } from '../water/sea-salt';
 import { conductivityAt25Of, TRACES, type SourceWater } from '../water/source-water';
 import { plannedNode, windowNodeOf, type Derived } from './derive';
-import type { Assessment } from './assess';
+import type { Assessment } from './assessment';
 import { oncePer } from './remedies/remedy';
 
 /** One way to mix the water, in this room's mixing vessel. */
@@ -45,9 +46,6 @@ export interface RecipeWay {
   blame: readonly Blame[];
 }
 
-/** How practitioners build water up: with as much of the tap as will do, from pure water and plain salts, or from pure water and their own mix. */
-export const RECIPE_SCHOOLS = ['least-ro', 'ro-only', 'own-mix'] as const;
-export type RecipeSchool = (typeof RECIPE_SCHOOLS)[number];
 /** Least RO goes just inside a band; those who build up from nothing aim at its middle. Common practice. */
 const AIM: Readonly<Record<RecipeSchool, number>> = { 'least-ro': AIM_INSIDE, 'ro-only': 0.45, 'own-mix': 0.45 };
 

@@ -173,8 +173,8 @@ describe('the words of each judgement', () => {
       watered(tank([['danio-margaritatus', 12]]), { additions: { soil: { order: 1, materialId: 'acid-soil', amount: 5, spent: 0 } } }),
       lowBarn,
       'water.soil-life',
-      /^The soil is spent in about \d+ weeks$/,
-      /the KH of the change water eats it/,
+      /^The buffering soil will be exhausted in about \d+ weeks$/,
+      /the KH of the change water uses it up/,
     ],
     [
       'soil beside lime',
@@ -235,7 +235,7 @@ describe('the words of each judgement', () => {
       tank([['danio-margaritatus', 8]]),
       { ...lowBarn, climateC: null },
       'heat.not-stated',
-      /^The room’s year is not stated$/,
+      /^The room’s temperature by month is not stated$/,
       /usual low and high by month/,
     ],
     [
@@ -289,7 +289,7 @@ describe('the words of each judgement', () => {
       ]),
       lowBarn,
       'window.strain:temperatureC:s0:s1',
-      /pull Temperature apart$/,
+      /do not share a comfortable temperature$/,
       /One is comfortable up to 25 °C, the other from 27 °C/,
     ],
     [

@@ -4,7 +4,7 @@ import type { Parameter } from '../catalogue/parameter';
 import { nativeness } from '../catalogue/region';
 import type { Span } from '../quantity/range';
 
-/** How true to the place: nothing that does not live there, or nothing from elsewhere in the world. */
+/** Biotope accuracy: nothing that does not live there, or nothing from elsewhere in the world. */
 export type Fidelity = 'strict' | 'loose';
 
 /** Where a kind stands to a place: recorded there, native to its basin, to its part of the world, to neither; null when not known. */

@@ -52,9 +52,9 @@ export function placeWaterFinding(
     severity: by === 0 ? 'fits' : 'watch',
     excess: Math.abs(by),
     values: {
-      planned: { quantity: kind, si: planned.value },
-      placeLow: { quantity: kind, si: span[0] },
-      placeHigh: { quantity: kind, si: span[1] },
+      planned: { quantity: kind, value: planned.value },
+      placeLow: { quantity: kind, value: span[0] },
+      placeHigh: { quantity: kind, value: span[1] },
     },
   };
 }
@@ -80,12 +80,12 @@ export function placeSeasonFinding(year: Computed<readonly Span[]>, place: Bioto
     excess: Math.abs(worst.by),
     kind: worst.by < 0 ? 'cooler' : 'warmer',
     values: {
-      month: { quantity: 'count', si: month },
-      by: { quantity: 'temperatureStep', si: Math.abs(worst.by) },
-      tankLow: { quantity: 'temperature', si: tank[0] },
-      tankHigh: { quantity: 'temperature', si: tank[1] },
-      placeLow: { quantity: 'temperature', si: there[0] },
-      placeHigh: { quantity: 'temperature', si: there[1] },
+      month: { quantity: 'count', value: month },
+      by: { quantity: 'temperatureStep', value: Math.abs(worst.by) },
+      tankLow: { quantity: 'temperature', value: tank[0] },
+      tankHigh: { quantity: 'temperature', value: tank[1] },
+      placeLow: { quantity: 'temperature', value: there[0] },
+      placeHigh: { quantity: 'temperature', value: there[1] },
     },
   };
 }

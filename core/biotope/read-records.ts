@@ -322,7 +322,7 @@ function takeMeasurement(
     } else {
       const parameter = NAMES.find(([name]) => name.test(type))?.[1];
       if (!parameter) {
-        refuse(line, `"${type}" is not reckoned with here`);
+        refuse(line, `"${type}" is not supported`);
         return false;
       }
       const unit = (cells['measurementunit'] ?? '').toLowerCase().trim();

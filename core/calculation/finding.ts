@@ -4,13 +4,26 @@ import type { Computed } from './computed';
 
 export type Severity = 'conflict' | 'watch' | 'fits' | 'unknown';
 
-export type Bench =
-  'livestock' | 'vessel' | 'water' | 'substrate' | 'hardscape' | 'plants' | 'equipment' | 'stocking' | 'startup' | 'care' | 'breeding';
+/** The benches a finding can lie on. A new one adds its name where it is described. */
+export interface Benches {
+  livestock: true;
+  vessel: true;
+  water: true;
+  substrate: true;
+  hardscape: true;
+  plants: true;
+  equipment: true;
+  stocking: true;
+  startup: true;
+  care: true;
+  breeding: true;
+}
+export type Bench = keyof Benches;
 
 /** A number with its kind, in the canonical unit; words and units are put on it in one place. */
 export interface FindingValue {
   quantity: QuantityKind;
-  si: number;
+  value: number;
 }
 
 /** One judgement. It carries quantities and subjects, no wording. */
@@ -37,102 +50,14 @@ export interface Finding {
   kind?: string;
 }
 
-export type FindingCode =
-  | 'water.parameter'
-  | 'water.not-stated'
-  | 'water.salinity-acclimation'
-  | 'water.disinfectant'
-  | 'water.conditioner-harm'
-  | 'water.source-questioned'
-  | 'water.conductivity-contradiction'
-  | 'water.copper'
-  | 'water.co2'
-  | 'water.lime-settles'
-  | 'water.soil-life'
-  | 'water.soil-against-lime'
-  | 'water.material-not-known'
-  | 'water.oxygen'
-  | 'water.nitrate'
-  | 'water.feed'
-  | 'water.evaporation'
-  | 'water.swing'
-  | 'heat.too-cold'
-  | 'heat.too-warm'
-  | 'heat.not-stated'
-  | 'heat.contrary'
-  | 'window.clash'
-  | 'window.strain'
-  | 'vessel.not-stated'
-  | 'vessel.footprint'
-  | 'vessel.volume'
-  | 'vessel.lid'
-  | 'vessel.depth'
-  | 'vessel.leak-test'
-  | 'vessel.gear-fit'
-  | 'vessel.piece-fit'
-  | 'vessel.clearance'
-  | 'vessel.space'
-  | 'vessel.drain-back'
-  | 'vessel.load'
-  | 'vessel.glass'
-  | 'vessel.sun'
-  | 'vessel.footfall'
-  | 'vessel.exposed'
-  | 'substrate.not-stated'
-  | 'substrate.slope'
-  | 'substrate.step'
-  | 'substrate.under'
-  | 'substrate.too-high'
-  | 'substrate.cap'
-  | 'substrate.soil-share'
-  | 'substrate.grain'
-  | 'substrate.depth'
-  | 'substrate.roots'
-  | 'substrate.capsules'
-  | 'substrate.not-known'
-  | 'hardscape.not-known'
-  | 'hardscape.outside'
-  | 'hardscape.overlap'
-  | 'hardscape.topples'
-  | 'hardscape.floats'
-  | 'hardscape.undermined'
-  | 'hardscape.on-glass'
-  | 'hardscape.edges'
-  | 'hardscape.mouth-closed'
-  | 'hardscape.hides'
-  | 'hardscape.sticks'
-  | 'hardscape.facing'
-  | 'hardscape.scraper'
-  | 'hardscape.open-room'
-  | 'hardscape.reach'
-  | 'hardscape.contrast'
-  | 'heat.heater-rating'
-  | 'heat.cooler-rating'
-  | 'heat.stuck-heater'
-  | 'heat.power-cut'
-  | 'stocking.group-size'
-  | 'stocking.sex-ratio'
-  | 'stocking.predation'
-  | 'stocking.predation-young'
-  | 'stocking.fin-nipping'
-  | 'stocking.temperament'
-  | 'stocking.crossing'
-  | 'stocking.strata'
-  | 'stocking.escape'
-  | 'stocking.not-known'
-  | 'stocking.not-chosen'
-  | 'stocking.plant-damage'
-  | 'stocking.stings'
-  | 'stocking.current'
-  | 'stocking.light'
-  | 'stocking.diet'
-  | 'stocking.feeding'
-  | 'stocking.unidentified'
-  | 'biotope.foreign'
-  | 'biotope.water'
-  | 'biotope.season'
-  | 'biotope.bottom'
-  | 'biotope.not-known';
+/** Codes of findings by family. Each domain adds its own where it is described: see core/assessment/domains. */
+// eslint-disable-next-line @typescript-eslint/no-empty-object-type -- filled by the domains
+export interface FindingCodes {}
+export type Family = keyof FindingCodes;
+export type FindingCode = { [F in Family]: `${F}.${FindingCodes[F]}` }[Family];
+export type CodesOf<F extends Family> = Extract<FindingCode, `${F}.${string}`>;
+
+export const SEVERITY_WORD: Readonly<Record<Severity, string>> = { conflict: 'Conflict', watch: 'Watch', fits: 'Fits', unknown: 'Unknown' };
 
 export const SEVERITY_ORDER: readonly Severity[] = ['conflict', 'watch', 'unknown', 'fits'];
 

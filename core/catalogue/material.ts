@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { factOf } from '../quantity/fact';
+import { factOf, traitOf } from '../quantity/fact';
 import { Id } from './organism';
 
 const Band = (max: number) =>
@@ -43,8 +43,8 @@ export const Material = z.strictObject({
   name: z.string().min(1),
   use: z.enum(['substrate', 'stone', 'wood', 'botanical', 'shell', 'made']),
   /** Solid density for stone and wood, dry bulk density for substrates and botanicals. */
-  densityKgPerM3: factOf(z.number().positive()),
-  grainMm: factOf(
+  densityKgPerM3: traitOf(z.number().positive()),
+  grainMm: traitOf(
     z.tuple([z.number().nonnegative(), z.number().positive()]).refine(([a, b]) => a <= b, { message: 'grain sizes are out of order' }),
   ),
   /** Angle at which a loose bank of it still stands, dry or under water; for beds. */
@@ -61,7 +61,7 @@ export const Material = z.strictObject({
   cohesive: z.boolean().optional(),
   /** Gives height under the bed that shows. */
   filler: z.boolean().optional(),
-  effectOnWater: factOf(z.enum(['none', 'hardens', 'softens', 'acidifies'])),
+  effectOnWater: traitOf(z.enum(['none', 'hardens', 'softens', 'acidifies'])),
   action: WaterAction,
   colour: z.string().regex(/^#[0-9a-f]{6}$/),
 });

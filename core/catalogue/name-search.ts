@@ -33,12 +33,14 @@ export function plainName(name: string): string {
     .trim()
     .split(' ')
     .filter((word) => word !== 'cf' && word !== 'aff' && word !== 'var' && word !== 'sp')
-    .map((word) =>
-      word.length > 3 && word.endsWith('s') && !word.endsWith('ss') && !word.endsWith('us') && !word.endsWith('is')
-        ? word.slice(0, -1)
-        : word,
-    )
+    .map(singular)
     .join(' ');
+}
+
+/** "Guppies" and "guppy", "shrimps" and "shrimp" are one word; "discus" and "moss" have their s. */
+function singular(word: string): string {
+  if (word.length > 4 && word.endsWith('ies')) return `${word.slice(0, -3)}y`;
+  return word.length > 3 && word.endsWith('s') && !/(ss|us|is)$/.test(word) ? word.slice(0, -1) : word;
 }
 
 interface Line<T> {

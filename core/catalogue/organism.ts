@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { factOf, type Fact } from '../quantity/fact';
+import { factOf, traitOf, type Fact } from '../quantity/fact';
 import { isOrdered } from '../quantity/range';
 import { RegionId } from './region';
 import { ShelterKind } from './shelter';
@@ -121,9 +121,9 @@ export type BreedingMode = z.infer<typeof BreedingMode>;
 
 /** Low and high of a number that is counted or timed. */
 const NumberSpan = (max: number) =>
-  factOf(z.tuple([z.number().nonnegative().max(max), z.number().nonnegative().max(max)]).refine(isOrdered, { message: 'out of order' }));
+  traitOf(z.tuple([z.number().nonnegative().max(max), z.number().nonnegative().max(max)]).refine(isOrdered, { message: 'out of order' }));
 
-const Millimetres = factOf(z.number().positive().max(3000));
+const Millimetres = traitOf(z.number().positive().max(3000));
 
 const shared = {
   id: Id,
@@ -155,7 +155,7 @@ export const Animal = z.strictObject({
   form: AnimalForm,
   /** Adult sizes. Length is what the field quotes: total length for fish and salamanders, body for shrimp, shell for snails. */
   sizeMm: z.strictObject({ length: Millimetres, depth: Millimetres, width: Millimetres, gape: Millimetres }),
-  bodyColours: factOf(
+  bodyColours: traitOf(
     z
       .array(z.string().regex(/^#[0-9a-f]{6}$/))
       .min(1)
@@ -163,22 +163,22 @@ export const Animal = z.strictObject({
   ),
   traits: z.strictObject({
     /** Fewest animals that settle; 1 for a loner. */
-    groupMin: factOf(z.number().int().positive()),
-    temperament: factOf(z.enum(['shy', 'peaceful', 'nippy', 'territorial', 'predatory'])),
-    strata: factOf(z.array(Stratum).min(1)),
-    jumps: factOf(z.boolean()),
+    groupMin: traitOf(z.number().int().positive()),
+    temperament: traitOf(z.enum(['shy', 'peaceful', 'nippy', 'territorial', 'predatory'])),
+    strata: traitOf(z.array(Stratum).min(1)),
+    jumps: traitOf(z.boolean()),
     /** Leaves the water at any fright: no open top holds it. Left out for those that jump now and then. */
     leaps: factOf(z.boolean()).optional(),
     /** Walks or crawls out along hoses and panes. */
-    climbs: factOf(z.boolean()),
+    climbs: traitOf(z.boolean()),
     /** Deepest water it does well in, as it swims up for air; left out where depth does not matter. */
     deepestMm: factOf(z.number().positive().max(3000)).optional(),
-    fins: factOf(z.enum(['short', 'long'])),
+    fins: traitOf(z.enum(['short', 'long'])),
     /** Groups whose grown members it takes once they fit its mouth; empty for those that take none. */
-    hunts: factOf(z.array(AnimalGroup)),
+    hunts: traitOf(z.array(AnimalGroup)),
     /** Length of the smallest young that swim or walk by themselves. */
-    youngMm: factOf(z.number().positive().max(500)),
-    sexes: factOf(
+    youngMm: traitOf(z.number().positive().max(500)),
+    sexes: traitOf(
       z.strictObject({
         system: z.enum(['separate', 'hermaphrodite']),
         /** Most males that live in one tank; null when there is no such limit. */
@@ -188,51 +188,51 @@ export const Animal = z.strictObject({
       }),
     ),
     /** Kinds under one name cross with each other. */
-    crossesWithin: factOf(z.string().min(1)),
-    hardiness: factOf(z.enum(['hardy', 'ordinary', 'delicate'])),
+    crossesWithin: traitOf(z.string().min(1)),
+    hardiness: traitOf(z.enum(['hardy', 'ordinary', 'delicate'])),
     /** Smallest floor for the smallest proper group, inside. */
-    footprintMm: factOf(z.tuple([z.number().positive(), z.number().positive()])),
+    footprintMm: traitOf(z.tuple([z.number().positive(), z.number().positive()])),
     /** Smallest water volume for the smallest proper group. */
-    volumeL: factOf(z.number().positive()),
+    volumeL: traitOf(z.number().positive()),
     /** How food is taken: what sucks or sifts takes grain in with it. */
-    feeding: factOf(z.enum(['picks', 'grazes', 'sifts', 'sucks', 'filters'])),
+    feeding: traitOf(z.enum(['picks', 'grazes', 'sifts', 'sucks', 'filters'])),
     /** Looks long at every morsel: quick feeders leave it nothing. Left out for all others. */
     eatsSlowly: factOf(z.boolean()).optional(),
     /** Where the mouth is, or what takes its place. */
-    mouth: factOf(z.enum(['up', 'end', 'below', 'picks', 'rasps', 'filters'])),
+    mouth: traitOf(z.enum(['up', 'end', 'below', 'picks', 'rasps', 'filters'])),
     /** What it eats beside its food. */
-    eats: factOf(z.array(z.enum(['plants', 'snails', 'shrimp', 'eggs', 'young']))),
+    eats: traitOf(z.array(z.enum(['plants', 'snails', 'shrimp', 'eggs', 'young']))),
     /** When it is about. */
-    activity: factOf(z.enum(['day', 'dusk', 'night', 'any'])),
-    current: factOf(z.enum(['none', 'slow', 'moderate', 'strong'])),
-    light: factOf(z.enum(['any', 'dim', 'broken', 'bright'])),
+    activity: traitOf(z.enum(['day', 'dusk', 'night', 'any'])),
+    current: traitOf(z.enum(['none', 'slow', 'moderate', 'strong'])),
+    light: traitOf(z.enum(['any', 'dim', 'broken', 'bright'])),
     /** Dissolved oxygen it should not fall under, mg/L. */
-    oxygenMgPerL: factOf(z.number().positive().max(12)),
+    oxygenMgPerL: traitOf(z.number().positive().max(12)),
     /** Months from hatching to about adult length. */
-    growthMonths: factOf(z.number().positive().max(120)),
+    growthMonths: traitOf(z.number().positive().max(120)),
     /** Pulls plants out. */
-    uproots: factOf(z.boolean()),
+    uproots: traitOf(z.boolean()),
     /** Stings or poisons its neighbours. */
-    stings: factOf(z.boolean()),
+    stings: traitOf(z.boolean()),
     /** Moves the bed about. */
-    digs: factOf(z.boolean()),
+    digs: traitOf(z.boolean()),
     /** Least depth of bed it needs to burrow or to bury what it lives in; 0 for none. */
-    bedMm: factOf(z.number().nonnegative().max(500)),
+    bedMm: traitOf(z.number().nonnegative().max(500)),
     /** Where it hides, any of these kinds, and how many it wants; none for those that carry their house. */
-    shelter: factOf(
+    shelter: traitOf(
       z.strictObject({
         kinds: z.array(ShelterKind),
         count: z.number().nonnegative(),
         per: z.enum(['head', 'pair', 'tank']),
       }),
     ),
-    diet: factOf(z.string().min(1)),
+    diet: traitOf(z.string().min(1)),
     /** What it cannot be fed without. Left out for all that take what is given. */
     dietNeeds: factOf(z.enum(['wood', 'live food'])).optional(),
     breeding: z.strictObject({
-      mode: factOf(BreedingMode),
-      site: factOf(z.string().min(1)),
-      trigger: factOf(z.string().min(1)),
+      mode: traitOf(BreedingMode),
+      site: traitOf(z.string().min(1)),
+      trigger: traitOf(z.string().min(1)),
       /** Young or eggs at a time. */
       brood: NumberSpan(1_000_000),
       /** Days between broods of one female. */
@@ -241,8 +241,8 @@ export const Animal = z.strictObject({
       incubationDays: NumberSpan(400),
       /** Days from hatching to the first brood. */
       maturityDays: NumberSpan(4000),
-      care: factOf(z.enum(['none', 'male', 'female', 'both', 'group'])),
-      firstFood: factOf(z.string().min(1)),
+      care: traitOf(z.enum(['none', 'male', 'female', 'both', 'group'])),
+      firstFood: traitOf(z.string().min(1)),
     }),
   }),
 });
@@ -255,17 +255,17 @@ export const Plant = z.strictObject({
   form: PlantForm,
   sizeMm: z.strictObject({ length: Millimetres, width: Millimetres }),
   traits: z.strictObject({
-    light: factOf(z.enum(['low', 'medium', 'high'])),
-    growth: factOf(z.enum(['slow', 'moderate', 'fast'])),
-    rooting: factOf(z.enum(['bury', 'attach', 'float'])),
+    light: traitOf(z.enum(['low', 'medium', 'high'])),
+    growth: traitOf(z.enum(['slow', 'moderate', 'fast'])),
+    rooting: traitOf(z.enum(['bury', 'attach', 'float'])),
     /** Carbon dioxide beyond what air and animals give. */
-    co2: factOf(z.enum(['none', 'helps', 'needs'])),
-    feeds: factOf(z.enum(['root', 'water', 'both'])),
+    co2: traitOf(z.enum(['none', 'helps', 'needs'])),
+    feeds: traitOf(z.enum(['root', 'water', 'both'])),
     /** Loses its leaves when it is moved to other water. */
-    melts: factOf(z.boolean()),
+    melts: traitOf(z.boolean()),
     /** Eaten by what eats plants. */
-    edible: factOf(z.boolean()),
-    toxic: factOf(z.enum(['no', 'mild', 'yes'])),
+    edible: traitOf(z.boolean()),
+    toxic: traitOf(z.enum(['no', 'mild', 'yes'])),
   }),
 });
 export type Plant = z.infer<typeof Plant>;

@@ -103,7 +103,7 @@ describe('JSON from outside', () => {
     ['{"a": 1', 'line 1'],
     ['', 'not whole JSON'],
     ['{"a": // no\n 1}', 'not whole JSON'],
-    ['{"stock": {"a": 1, "b": 2, "a": 3}}', 'stock.a: stands twice'],
+    ['{"stock": {"a": 1, "b": 2, "a": 3}}', 'stock.a: is a duplicate'],
     ['{"x": {"__proto__": {"admin": true}}}', 'x.__proto__: this name is not allowed'],
     ['{"constructor": {"prototype": {}}}', 'constructor: this name is not allowed'],
     [`${'['.repeat(500)}${']'.repeat(500)}`, 'nested deeper'],

@@ -67,7 +67,7 @@ function unpack(packed: Uint8Array): Map<string, Uint8Array> {
   const ended = new Set<string>();
   let total = 0;
   const unzip = new Unzip((file: UnzipFile) => {
-    if (files.has(file.name)) throw new Refused({ path: file.name, reason: 'stands twice in the archive' });
+    if (files.has(file.name)) throw new Refused({ path: file.name, reason: 'is a duplicate in the archive' });
     if (files.size >= ARCHIVE_LIMITS.files)
       throw new Refused({ path: '(file)', reason: 'the archive holds more files than a room can have' });
     const pieces: Uint8Array[] = [];

@@ -36,7 +36,7 @@ export const Design = z
       purpose: z.enum(['keep', 'breed']),
       targetStockIds: z.array(Key).max(100),
       biotopeId: z.string().min(1).max(80).nullable(),
-      /** How true to the place: nothing that does not live there, nothing from elsewhere in the world, or not judged. */
+      /** Biotope accuracy: nothing that does not live there, nothing from elsewhere in the world, or not judged. */
       fidelity: z.enum(['strict', 'loose']).nullable(),
       /** Free length, depth and height where it is to stand; left out while not stated. */
       spaceMm: z.tuple([SpaceMm, SpaceMm, SpaceMm]).optional(),

@@ -40,7 +40,7 @@ export function readJson(text: string): { ok: true; json: Json } | { ok: false; 
       onObjectProperty: (name, _offset, _length, _line, _column, path) => {
         if (FORBIDDEN.has(name)) faults.push({ path: place(path(), name), reason: 'this name is not allowed' });
         const known = names.at(-1);
-        if (known?.has(name)) faults.push({ path: place(path(), name), reason: 'stands twice; one of the two would be lost' });
+        if (known?.has(name)) faults.push({ path: place(path(), name), reason: 'is a duplicate; one of the two would be lost' });
         known?.add(name);
       },
       onError: (code, _offset, _length, line, column) => broken(code, line, column),

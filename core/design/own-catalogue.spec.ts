@@ -1,4 +1,5 @@
 import type { Animal } from '../catalogue/organism';
+import type { Fact } from '../quantity/fact';
 import { catalogue, judge, lowBarn, tank, find } from '../testing/tanks';
 import { applyEdit } from './edit';
 import { emptyOwnCatalogue, overridden, saltsKnown, withOwn, type Override, type OwnCatalogue } from './own-catalogue';
@@ -85,6 +86,27 @@ describe('what a room adds to the catalogue', () => {
     expect([after.severity, after.basis]).toEqual(['fits', 'measured']);
     const undone = applyEdit(edited.document, edited.inverse, Room);
     expect(undone.ok && undone.document.own).toEqual(emptyOwnCatalogue());
+  });
+
+  it('may leave out any trait, so that one that is asked for later makes no room unreadable: it is not known then', () => {
+    const entry = { ...danio, id: 'mine', latin: 'Danio sp. "Mine"' };
+    for (const trait of Object.keys(danio.traits).filter((name) => name !== 'breeding')) {
+      const traits = { ...danio.traits, [trait]: undefined };
+      const read = Room.safeParse({ ...lowBarn, own: { ...lowBarn.own, organisms: { mine: { ...entry, traits } } } });
+      if (!read.success) return fail(`${trait}: ${read.error.message}`);
+      const kept = (read.data.own.organisms['mine'] as Animal).traits[trait as 'jumps'] as Fact<boolean> | undefined;
+      // a trait that is left out for what is ordinary stays so
+      if (kept !== undefined) expect(kept).withContext(trait).toEqual({ value: null, basis: 'recalled' });
+    }
+    const bare = { ...entry, sizeMm: {}, traits: { breeding: {} }, bodyColours: undefined };
+    const read = Room.safeParse({ ...lowBarn, own: { ...lowBarn.own, organisms: { mine: bare } } });
+    if (!read.success) return fail(read.error.message);
+    const design = tank([['mine', 6, 'spawn']]);
+    const judged = judge(design, read.data);
+    expect(find(judged, 'stocking.lid:s0')?.severity ?? 'unknown').toBe('unknown');
+    expect(judged.findings.filter(({ key, severity }) => key.startsWith('stocking.') && severity === 'fits').map(({ key }) => key)).toEqual(
+      [],
+    );
   });
 
   it('is refused by the room where an entry goes by another id, or is not whole', () => {

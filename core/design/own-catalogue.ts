@@ -67,7 +67,7 @@ export function overridden(
     const [fault] = applyPatch(trial, [{ op: 'add', path, value: fact }]);
     const parsed = fault ? null : Organism.safeParse(trial);
     if (parsed?.success) current = parsed.data;
-    else refused.push({ path, reason: fault ? fault.message : (parsed?.error.issues[0]?.message ?? 'is not sound') });
+    else refused.push({ path, reason: fault ? fault.message : (parsed?.error.issues[0]?.message ?? 'is invalid') });
   }
   return { entry: current, refused };
 }

@@ -69,8 +69,8 @@ describe('the seasons for one organism', () => {
   it('judges what lasts: the mean of the coldest and of the warmest month, each against its own edges', () => {
     const { cold, warm } = judge(fact([10, 30], [18, 28]));
     expect(cold.severity).toBe('watch');
-    expect(cold.values['planned']?.si).toBeCloseTo(coldest, 9);
-    expect(cold.values['edge']?.si).toBe(18);
+    expect(cold.values['planned']?.value).toBeCloseTo(coldest, 9);
+    expect(cold.values['edge']?.value).toBe(18);
     expect(cold.excess).toBeCloseTo(18 - coldest, 9);
     expect(warm.severity).toBe('fits');
     expect(warm.excess).toBe(0);
@@ -101,8 +101,8 @@ describe('the seasons for one organism', () => {
   it('names the months, also across the new year', () => {
     const { cold } = judge(fact([10, 30], [18, 28]));
     const months = room.flatMap((month, i) => (meanOf(month) < 18 ? [i + 1] : []));
-    expect(cold.values['months']?.si).toBe(months.length);
-    expect(cold.values['firstMonth']?.si).toBe(months.find((month) => !months.includes(month === 1 ? 12 : month - 1)));
+    expect(cold.values['months']?.value).toBe(months.length);
+    expect(cold.values['firstMonth']?.value).toBe(months.find((month) => !months.includes(month === 1 ? 12 : month - 1)));
   });
 
   it('is unknown for a range not known, and silent for a year not stated', () => {

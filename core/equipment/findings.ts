@@ -71,13 +71,13 @@ function seasonFinding(
     subjects: [subject],
     parameter: 'temperatureC',
     values: {
-      planned: { quantity: 'temperature', si: said },
-      ...(edge === null ? {} : { edge: { quantity: 'temperature', si: edge } }),
-      ...(borne === null ? {} : { tolerance: { quantity: 'temperature', si: borne } }),
-      ...(optimum === null ? {} : { optimum: { quantity: 'temperature', si: optimum } }),
+      planned: { quantity: 'temperature', value: said },
+      ...(edge === null ? {} : { edge: { quantity: 'temperature', value: edge } }),
+      ...(borne === null ? {} : { tolerance: { quantity: 'temperature', value: borne } }),
+      ...(optimum === null ? {} : { optimum: { quantity: 'temperature', value: optimum } }),
       ...(outside[0] === undefined
         ? {}
-        : { firstMonth: { quantity: 'count', si: firstOfRun(outside) }, months: { quantity: 'count', si: outside.length } }),
+        : { firstMonth: { quantity: 'count', value: firstOfRun(outside) }, months: { quantity: 'count', value: outside.length } }),
     },
     evidence: [year],
     basis: range?.basis ?? 'recalled',
@@ -119,15 +119,15 @@ export function ratingFinding(id: string, device: Thermostat, balance: Computed<
   // the water carries a tank through the hours of a day: what counts is the day's mean
   const needW = Math.max(...balance.value.map(({ heaterW, coolerW }) => mean(heats ? heaterW : coolerW)));
   const base = { ...of(heats ? 'heat.heater-rating' : 'heat.cooler-rating', [id]), evidence: [balance], basis: 'practice' } as const;
-  const need = { quantity: 'power', si: needW } as const;
-  const wanted = { quantity: 'power', si: needW * RATING_FACTOR } as const;
+  const need = { quantity: 'power', value: needW } as const;
+  const wanted = { quantity: 'power', value: needW * RATING_FACTOR } as const;
   if (device.powerW === null) return { ...base, severity: 'unknown', excess: null, values: { need, wanted } };
-  const severity = device.powerW < needW ? 'conflict' : device.powerW < wanted.si ? 'watch' : 'fits';
+  const severity = device.powerW < needW ? 'conflict' : device.powerW < wanted.value ? 'watch' : 'fits';
   return {
     ...base,
     severity,
-    excess: Math.max(0, wanted.si - device.powerW),
-    values: { power: { quantity: 'power', si: device.powerW }, need, wanted },
+    excess: Math.max(0, wanted.value - device.powerW),
+    values: { power: { quantity: 'power', value: device.powerW }, need, wanted },
   };
 }
 
@@ -144,14 +144,14 @@ export function failureFinding(failures: Computed<readonly Failure[]>, failure: 
     basis: 'practice',
   } as const;
   const start: Finding['values'] = {
-    from: { quantity: 'temperature', si: failure.fromC },
-    month: { quantity: 'count', si: failure.month + 1 },
-    ...(failure.settlesC === null ? {} : { settles: { quantity: 'temperature', si: failure.settlesC } }),
+    from: { quantity: 'temperature', value: failure.fromC },
+    month: { quantity: 'count', value: failure.month + 1 },
+    ...(failure.settlesC === null ? {} : { settles: { quantity: 'temperature', value: failure.settlesC } }),
   };
   const { survival } = failure;
   // an edge that is passed already, or that nobody knows, is told where it belongs
   if (!survival) return null;
-  const edge = { quantity: 'temperature', si: survival.edgeC } as const;
+  const edge = { quantity: 'temperature', value: survival.edgeC } as const;
   const soonest = survival.band[0] ?? survival.hours;
   if (soonest === null) return { ...base, severity: 'fits', excess: 0, values: { ...start, edge } };
   // any heater that sticks cooks a small tank in the end; one chosen far too strong does it before the next look
@@ -163,8 +163,8 @@ export function failureFinding(failures: Computed<readonly Failure[]>, failure: 
     values: {
       ...start,
       edge,
-      soonest: { quantity: 'hours', si: soonest },
-      ...(survival.band[1] === null ? {} : { latest: { quantity: 'hours', si: survival.band[1] } }),
+      soonest: { quantity: 'hours', value: soonest },
+      ...(survival.band[1] === null ? {} : { latest: { quantity: 'hours', value: survival.band[1] } }),
     },
   };
 }
@@ -184,7 +184,7 @@ export function contraryFinding(equipment: Readonly<Record<string, Device>>): Fi
     severity: 'watch',
     excess: warm - cold,
     subjects: [heater[0], colder[0]],
-    values: { heater: { quantity: 'temperature', si: warm }, colder: { quantity: 'temperature', si: cold } },
+    values: { heater: { quantity: 'temperature', value: warm }, colder: { quantity: 'temperature', value: cold } },
     evidence: [],
     basis: 'practice',
     kind: colder[1].kind,

@@ -227,6 +227,29 @@ describe('hours to an edge', () => {
     expect(stuck!.survival!.edgeC).toBe(30);
   });
 
+  it('take the air, the water and the power of their own month', () => {
+    // cold in August and hot in February, with a lamp of 7 W and a cooler
+    const climate: Span[] = Array.from({ length: 12 }, (_, i) => (i === 7 ? [12, 14] : i === 1 ? [27, 31] : [20, 22]));
+    const devices = { ...NONE, heaterC: 24, heaterW: 90, coolerC: 26, coolerW: 60, gearW: 7 };
+    const list = failuresOf(climate, devices, { optimum: [22, 27], tolerance: [18, 33] });
+    const settled = (airC: number, powerW: number) => settlingC(HEAT_BODY, airC, powerW);
+    expect(list.map(({ kind, month, side, airC, settlesC }) => [kind, month, side, airC, settlesC])).toEqual([
+      ['heater-off', 7, 'low', 12, settled(12, 7)],
+      ['heater-stuck', 1, 'high', 31, settled(31, 97)],
+      ['cooler-off', 1, 'high', 31, settled(31, 7)],
+      ['power-cut', 7, 'low', 12, settled(12, 0)],
+    ]);
+    expect(list.every(({ heater }) => heater?.powerW === 90)).toBeTrue();
+    const [off, , , cut] = list;
+    expect(off!.survival!.hours!).toBeGreaterThan(cut!.survival!.hours!);
+    // twice the water takes twice as long
+    const perLitre = failuresPerLitre(yearBalance(climate, HEAT_BODY, devices, 61.2), HEAT_BODY, devices, {
+      optimum: [22, 27],
+      tolerance: [18, 33],
+    });
+    expect(failures(perLitre, 120)[0]!.survival!.hours!).toBeCloseTo(2 * failures(perLitre, 60)[0]!.survival!.hours!, 6);
+  });
+
   it('are none where nothing is held, and of an edge that is passed already', () => {
     const climate: Span[] = Array.from({ length: 12 }, () => [17, 19]);
     expect(failuresOf(climate, NONE, { optimum: [24, 27], tolerance: [20, 30] })).toEqual([]);

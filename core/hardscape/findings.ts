@@ -10,8 +10,8 @@ import { SCRAPER_MM, type OpenRoom, type PaneSide } from './room';
 import { serves, wantedHides, type Facing, type Refuge, type RefugeVerdict, type Standing } from './shelter';
 import { sinksAfterWeeks } from './waterlogging';
 
-const mm = (si: number): FindingValue => ({ quantity: 'length', si });
-const count = (si: number): FindingValue => ({ quantity: 'count', si });
+const mm = (value: number): FindingValue => ({ quantity: 'length', value });
+const count = (value: number): FindingValue => ({ quantity: 'count', value });
 
 const about = (code: Finding['code'], key: string, severity: Severity, excess: number | null, more: Partial<Finding> = {}): Finding => ({
   key: `${code}:${key}`,
@@ -46,7 +46,7 @@ export function outsideFinding(piece: Standing, rimMm: number): Finding | null {
   if (!through && overMm <= 0) return null;
   return about('hardscape.outside', piece.id, 'conflict', through ? settled.columns.outside : overMm / 1000, {
     subjects: [piece.id],
-    values: through ? { share: { quantity: 'fraction', si: settled.columns.outside } } : { over: mm(overMm) },
+    values: through ? { share: { quantity: 'fraction', value: settled.columns.outside } } : { over: mm(overMm) },
     kind: through ? 'pane' : 'rim',
     at: topOf(piece),
   });
@@ -59,7 +59,7 @@ export function overlapFinding(a: Standing, b: Standing, litres: number, pieces:
   if (share < 0.04) return null;
   return about('hardscape.overlap', `${a.id}:${b.id}`, share > 0.25 ? 'conflict' : 'watch', share, {
     subjects: [a.id, b.id],
-    values: { share: { quantity: 'fraction', si: Math.min(1, share) } },
+    values: { share: { quantity: 'fraction', value: Math.min(1, share) } },
     evidence: [pieces],
     at: topOf(b),
   });
@@ -75,7 +75,7 @@ export function toppleFinding(piece: Standing, pieces: Computed<unknown>): Findi
   if (support.tipDegrees >= TIP.watch) return null;
   return about('hardscape.topples', piece.id, support.tipDegrees < TIP.conflict ? 'conflict' : 'watch', TIP.watch - support.tipDegrees, {
     subjects: [piece.id],
-    values: { tip: { quantity: 'angle', si: Math.max(0, support.tipDegrees) } },
+    values: { tip: { quantity: 'angle', value: Math.max(0, support.tipDegrees) } },
     evidence: [pieces],
     kind: support.tipDegrees <= 0 ? 'falls' : 'rocks',
     at: topOf(piece),
@@ -105,9 +105,9 @@ export function floatFinding(
   return about('hardscape.floats', piece.id, held ? 'fits' : 'conflict', held ? 0 : Math.max(0.001, wanted - stoneKg), {
     subjects: [piece.id],
     values: {
-      ballast: { quantity: 'mass', si: wanted * 1000 },
-      exact: { quantity: 'mass', si: ballastKg * 1000 },
-      volume: { quantity: 'volume', si: volumeL },
+      ballast: { quantity: 'mass', value: wanted * 1000 },
+      exact: { quantity: 'mass', value: ballastKg * 1000 },
+      volume: { quantity: 'volume', value: volumeL },
       ...(weeks === null ? {} : { weeks: count(Math.ceil(weeks)) }),
     },
     kind: held
@@ -153,7 +153,7 @@ export function onGlassFinding(heavy: readonly { piece: Standing; kg: number }[]
   if (!first) return null;
   return about('hardscape.on-glass', 'stones', mat ? 'fits' : 'watch', mat ? 0 : bare.length, {
     subjects: bare.map(({ piece }) => piece.id),
-    values: { mass: { quantity: 'mass', si: first.kg * 1000 } },
+    values: { mass: { quantity: 'mass', value: first.kg * 1000 } },
     at: topOf(first.piece),
   });
 }
@@ -176,7 +176,7 @@ export function mouthFinding(refuge: Refuge, refuges: Computed<unknown>): Findin
   const blocked = best.blockedBy !== null;
   return about('hardscape.mouth-closed', refuge.pieceId, 'watch', closed(best), {
     subjects: blocked && best.blockedBy !== 'pane' ? [refuge.pieceId, best.blockedBy!] : [refuge.pieceId],
-    values: { share: { quantity: 'fraction', si: best.buried } },
+    values: { share: { quantity: 'fraction', value: best.buried } },
     evidence: [refuges],
     kind: blocked ? (best.blockedBy === 'pane' ? 'pane' : 'piece') : 'buried',
     at: best.at,
@@ -251,7 +251,7 @@ export function sticksFinding(subject: string, animal: Animal, refugeList: reado
   });
 }
 
-/** Mouths of neighbours that look at each other, for those that hold territories about them. */
+/** Mouths of neighbours that face each other, for those that hold territories about them. */
 export function facingFinding(subject: string, facing: readonly Facing[], node: Computed<unknown>): Finding | null {
   if (facing.length === 0) return null;
   const nearest = facing.reduce((best, one) => (one.distanceMm < best.distanceMm ? one : best));
@@ -285,7 +285,7 @@ export function openRoomFinding(subject: string, animal: Animal, room: OpenRoom,
   if (share >= OPEN) return null;
   return about('hardscape.open-room', subject, 'watch', OPEN - share, {
     subjects: [subject],
-    values: { share: { quantity: 'fraction', si: share }, wanted: { quantity: 'fraction', si: OPEN } },
+    values: { share: { quantity: 'fraction', value: share }, wanted: { quantity: 'fraction', value: OPEN } },
     evidence: [node],
     kind: best,
   });

@@ -149,7 +149,7 @@ describe('hides', () => {
     expect(wantedHides({ count: 0, per: 'head' }, 9)).toBe(0);
   });
 
-  it('look at each other or past each other', () => {
+  it('face each other or past each other', () => {
     const tube = (x: number, turn: number) => piece('cave-tube', { positionMm: [x, 200, 0], turnDeg: [0, 0, turn] });
     // the mouth of a tube is at its left end
     const eyeToEye = facingMouths(refuges({ a: tube(200, 180), b: tube(420, 0) }), 120);

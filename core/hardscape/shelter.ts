@@ -130,7 +130,7 @@ export function wantedHides(shelter: { count: number; per: 'head' | 'pair' | 'ta
   return Math.ceil(shelter.count * (shelter.per === 'tank' ? 1 : shelter.per === 'pair' ? heads / 2 : heads) - 1e-9);
 }
 
-/** Two mouths that look at each other, and how far they are apart. */
+/** Two mouths that face each other, and how far they are apart. */
 export interface Facing {
   a: string;
   b: string;
@@ -140,7 +140,7 @@ export interface Facing {
 /** Both look within this of each other. */
 const FACING_DEGREES = 40;
 
-/** Neighbours whose mouths look at each other within a distance: owners of hides quarrel across an open line. */
+/** Neighbours whose mouths face each other within a distance: owners of hides quarrel across an open line. */
 export function facingMouths(refuges: readonly Refuge[], withinMm: number): Facing[] {
   const open = refuges.flatMap(({ pieceId, mouths }) =>
     mouths.filter(({ blockedBy, buried }) => !blockedBy && buried < 0.8).map((mouth) => ({ pieceId, mouth })),

@@ -34,6 +34,11 @@ export function factOf<T extends z.ZodType>(value: T) {
     });
 }
 
+/** A fact that an entry may leave out: then it is not known. What is written down later than the entry asks nothing of it. */
+export function traitOf<T extends z.ZodType>(value: T) {
+  return factOf(value).default(() => ({ value: null, basis: 'recalled' }) as z.output<ReturnType<typeof factOf<T>>>);
+}
+
 /** The less certain of several bases: what a judgement resting on all of them may claim. */
 export function weakestBasis(bases: readonly Basis[]): Basis {
   const byTrust: readonly Basis[] = ['measured', 'published', 'practice', 'recalled', 'invented'];

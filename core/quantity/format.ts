@@ -1,3 +1,4 @@
+import type { DecimalMark } from './number';
 import { fromCanonical, toCanonical, type QuantityKind } from './unit';
 
 /** The unit shown for each kind that has a choice; the others have one unit everywhere. */
@@ -8,10 +9,12 @@ export interface UnitChoice {
   temperature: '°C' | '°F';
   /** Conductivity itself, or shown as TDS with this factor. */
   conductivity: 'µS/cm' | { tdsFactor: number };
+  /** What stands before the decimals. */
+  decimal: DecimalMark;
 }
 
-export const METRIC: UnitChoice = { length: 'cm', volume: 'L', mass: 'kg', temperature: '°C', conductivity: 'µS/cm' };
-export const US: UnitChoice = { length: 'in', volume: 'gal', mass: 'lb', temperature: '°F', conductivity: 'µS/cm' };
+export const METRIC: UnitChoice = { length: 'cm', volume: 'L', mass: 'kg', temperature: '°C', conductivity: 'µS/cm', decimal: '.' };
+export const US: UnitChoice = { length: 'in', volume: 'gal', mass: 'lb', temperature: '°F', conductivity: 'µS/cm', decimal: '.' };
 
 /** The unit name of a kind under a choice, and the decimals that are worth showing. */
 export function unitOf(kind: QuantityKind, choice: UnitChoice): { unit: string; decimals: number } {
@@ -74,8 +77,17 @@ export function formatNumber(kind: QuantityKind, value: number, choice: UnitChoi
   const shown = inChosenUnit(kind, value, choice);
   const decimals = kind === 'concentration' && Math.abs(shown) >= 10 ? 1 : unitOf(kind, choice).decimals;
   const isSmall = Math.abs(shown) < 10 ** -decimals && Math.abs(shown) > 1.5e-9;
-  const text = String(Number(isSmall ? shown.toPrecision(1) : shown.toFixed(decimals)));
-  return text.replace('-', '−');
+  return written(Number(isSmall ? shown.toPrecision(1) : shown.toFixed(decimals)), choice);
+}
+
+/** A number as it is written: its own decimals, the mark that was chosen, and a minus sign that is one. */
+export function written(value: number, { decimal }: Pick<UnitChoice, 'decimal'>): string {
+  return String(value).replace('-', '−').replace('.', decimal);
+}
+
+/** With so many decimals at most. */
+export function rounded(value: number, decimals: number, choice: Pick<UnitChoice, 'decimal'>): string {
+  return written(Number(value.toFixed(decimals)), choice);
 }
 
 /** "20–24 °C"; one number when both ends read alike. */

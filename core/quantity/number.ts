@@ -7,6 +7,8 @@ const APOSTROPHES = "'’";
 /** Three digits at a time, with a space or an apostrophe between: never anything but thousands. */
 const GROUPED = new RegExp(`(?<=\\d)[${SPACES}${APOSTROPHES}](?=\\d{3}(?:\\D|$))`, 'g');
 const MINUS = /^[−–]/;
+/** "1.200": one and a fifth, or one thousand two hundred where the comma is the decimal mark. */
+const LIKE_THOUSANDS = /^[1-9]\d{0,2}\.\d{3}$/;
 
 /** A number at the beginning of a text, as far as it goes; what it says is left to `readNumber`. */
 export const NUMBER_AT_START = new RegExp(
@@ -51,6 +53,19 @@ export function readNumber(text: string, mark: DecimalMark | null = null): ReadN
   } else number = digits;
   const value = Number(`${sign}${number}${power}`);
   return Number.isFinite(value) ? { ok: true, value } : no;
+}
+
+/** A number as it is typed under a decimal mark of choice: with the comma, what may be thousands by the point is asked about too. */
+export function readTyped(text: string, mark: DecimalMark): ReadNumber {
+  if (mark === '.') return readNumber(text);
+  const plain = text.trim().replace(/^[+\-−–]/, '');
+  if (!LIKE_THOUSANDS.test(plain)) return readNumber(text, mark);
+  const [whole, rest] = plain.split('.');
+  return {
+    ok: false,
+    reason: `“${text.trim()}” may be ${whole},${rest} or ${whole}${rest}: write the one that is meant.`,
+    ambiguous: true,
+  };
 }
 
 /** The decimal mark that the numbers of one table use, told by those that can be read in one way only; null where they do not tell. */

@@ -91,6 +91,8 @@ describe('what is shown', () => {
     US,
     { ...METRIC, length: 'mm', conductivity: { tdsFactor: 0.5 } },
     { ...US, conductivity: { tdsFactor: 0.7 } },
+    { ...METRIC, decimal: ',' },
+    { ...US, conductivity: { tdsFactor: 0.64 }, decimal: ',' },
   ];
   const kinds = Object.keys(INPUT_LIMITS) as QuantityKind[];
 
@@ -120,6 +122,22 @@ describe('what is shown', () => {
       ),
       { numRuns: 1500 },
     );
+  });
+
+  it('has the decimal mark that was chosen, and takes the other where it can mean one thing only', () => {
+    const comma: UnitChoice = { ...METRIC, decimal: ',' };
+    expect(formatQuantity('temperature', 22.5, comma)).toBe('22,5 °C');
+    expect(formatQuantity('temperatureStep', -1.5, comma)).toBe('−1,5 °C');
+    const read = (text: string, choice = comma) => {
+      const parsed = parseShown(text, 'volume', choice);
+      return parsed.ok ? parsed.value : parsed.reason;
+    };
+    expect(read('22.5')).toBe(22.5);
+    expect(read('1,234')).toBe(1.234);
+    expect(read('1.234,5')).toBe(1234.5);
+    expect(read('1.234')).toMatch(/may be 1,234 or 1234/);
+    expect(read('1,234', METRIC)).toMatch(/may be 1\.234 or 1234/);
+    expect(read('1.234', METRIC)).toBe(1.234);
   });
 
   it('below nothing is typed back too: tilts, left turns, cold rooms', () => {

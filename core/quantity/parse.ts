@@ -1,5 +1,5 @@
 import { unitOf, type UnitChoice } from './format';
-import { NUMBER_AT_START, readNumber } from './number';
+import { NUMBER_AT_START, readTyped, type DecimalMark } from './number';
 import { salinityFromSpecificGravity } from './seawater';
 import { UNITS, findUnit, type QuantityKind } from './unit';
 
@@ -33,7 +33,7 @@ const FRACTION = /^([+\-−]?\d+)\s*\/\s*(\d+)\s*(.*)$/i;
 
 type Read = { value: number; rest: string } | { reason: string };
 
-function numberAndRest(text: string): Read | null {
+function numberAndRest(text: string, mark: DecimalMark): Read | null {
   const signed = text.replace(/^−/, '-');
   const mixed = MIXED.exec(signed);
   if (mixed) {
@@ -45,7 +45,7 @@ function numberAndRest(text: string): Read | null {
   if (fraction) return { value: Number(fraction[1]) / Number(fraction[2]), rest: fraction[3] ?? '' };
   const [start] = NUMBER_AT_START.exec(text) ?? [];
   if (start === undefined) return null;
-  const read = readNumber(start);
+  const read = readTyped(start, mark);
   if (read.ok) return { value: read.value, rest: text.slice(start.length) };
   return read.ambiguous ? { reason: read.reason } : null;
 }
@@ -69,6 +69,7 @@ function show(value: number): string {
  * @param kind what is being asked for
  * @param defaultUnit the unit meant when none is typed (default: the canonical one)
  * @param limits accepted canonical span (default: INPUT_LIMITS of the kind)
+ * @param mark the decimal mark that is shown; either is taken where it can mean one thing only
  * @returns the canonical value, or a reason to show beside the field. Never NaN or Infinity.
  */
 export function parseQuantity(
@@ -76,10 +77,11 @@ export function parseQuantity(
   kind: QuantityKind,
   defaultUnit: string = UNITS[kind][0].names[0],
   limits: readonly [number, number] = INPUT_LIMITS[kind],
+  mark: DecimalMark = '.',
 ): Parsed {
   const trimmed = text.trim();
   if (trimmed === '') return { ok: false, reason: 'Type a number.' };
-  const read = numberAndRest(trimmed);
+  const read = numberAndRest(trimmed, mark);
   if (read && 'reason' in read) return { ok: false, reason: read.reason };
   if (!read || !Number.isFinite(read.value)) return { ok: false, reason: `“${trimmed.slice(0, 24)}” does not start with a number.` };
   const unitName = read.rest.trim() || defaultUnit;
@@ -117,9 +119,9 @@ export function parseShown(
   if (kind === 'conductivity' && choice.conductivity !== 'µS/cm') {
     const { tdsFactor } = choice.conductivity;
     const bare = text.trim().replace(/\s*(ppm|mg\/L)(\s*[×x]\s*[\d.]+)?$/i, '');
-    if (/[a-zµμ]/i.test(bare.replace(/e[+\-−]?\d+$/i, ''))) return parseQuantity(text, kind, 'µS/cm', limits);
-    const parsed = parseQuantity(bare, kind, 'µS/cm', [limits[0] * tdsFactor, limits[1] * tdsFactor]);
+    if (/[a-zµμ]/i.test(bare.replace(/e[+\-−]?\d+$/i, ''))) return parseQuantity(text, kind, 'µS/cm', limits, choice.decimal);
+    const parsed = parseQuantity(bare, kind, 'µS/cm', [limits[0] * tdsFactor, limits[1] * tdsFactor], choice.decimal);
     return parsed.ok ? { ok: true, value: parsed.value / tdsFactor } : { ok: false, reason: parsed.reason.replaceAll('µS/cm', unit) };
   }
-  return parseQuantity(text, kind, inUnit ?? unit, limits);
+  return parseQuantity(text, kind, inUnit ?? unit, limits, choice.decimal);
 }

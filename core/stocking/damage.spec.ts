@@ -50,7 +50,7 @@ describe('an animal that is not identified', () => {
     expect(wordFinding(found, assessment, METRIC).title).toBe('Which of 2 kinds this is, is not known');
     expect(find(assessment, 'water.parameter:ph:s0')!.severity).not.toBe('unknown');
     // the larger group of the two is wanted
-    expect(find(assessment, 'stocking.group-size:s0')!.values['groupMin']!.si).toBe(10);
+    expect(find(assessment, 'stocking.group-size:s0')!.values['groupMin']!.value).toBe(10);
   });
 
   it('is unknown where one of the kinds is not in the catalogue', () => {

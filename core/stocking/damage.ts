@@ -54,7 +54,7 @@ export function unidentifiedFinding(id: string, kinds: number): Finding {
     severity: 'unknown',
     excess: null,
     subjects: [id],
-    values: { kinds: { quantity: 'count', si: kinds } },
+    values: { kinds: { quantity: 'count', value: kinds } },
     evidence: [],
     basis: 'measured',
   };

@@ -48,9 +48,9 @@ export function escapeFinding({ id, animal, phase }: Companion, ways: readonly W
       continue;
     }
     const values = {
-      short: { quantity: 'length', si: way.guardMm ?? way.shortMm },
-      long: { quantity: 'length', si: way.longMm },
-      body: { quantity: 'length', si: Math.min(depth.value, width.value) },
+      short: { quantity: 'length', value: way.guardMm ?? way.shortMm },
+      long: { quantity: 'length', value: way.longMm },
+      body: { quantity: 'length', value: Math.min(depth.value, width.value) },
     } as const;
     if (passes(way, depth.value, width.value)) {
       const found: Finding = {
@@ -66,7 +66,7 @@ export function escapeFinding({ id, animal, phase }: Companion, ways: readonly W
         ...base,
         severity: 'watch',
         excess: 0.8,
-        values: { ...values, body: { quantity: 'length', si: Math.min(depth.value, width.value) * BOUGHT_AT } },
+        values: { ...values, body: { quantity: 'length', value: Math.min(depth.value, width.value) * BOUGHT_AT } },
         kind: `${way.at}:${way.id}`,
       };
       if (!worst || (found.excess ?? 0) > (worst.excess ?? 0)) worst = found;
@@ -79,7 +79,7 @@ export function escapeFinding({ id, animal, phase }: Companion, ways: readonly W
           ...base,
           severity: conflict ? 'conflict' : 'watch',
           excess: conflict ? 2 : 1,
-          values: { ...values, young: { quantity: 'length', si: youngMm.value } },
+          values: { ...values, young: { quantity: 'length', value: youngMm.value } },
           kind: `${way.at}:${way.id}`,
         };
         if (!worst || (found.excess ?? 0) > (worst.excess ?? 0)) worst = found;

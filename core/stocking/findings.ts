@@ -34,7 +34,7 @@ export function groupFinding(subject: string, { group, traits: { groupMin } }: A
     ...base,
     severity,
     excess: severity === 'fits' ? 0 : short,
-    values: { count: { quantity: 'count', si: count }, groupMin: { quantity: 'count', si: groupMin.value } },
+    values: { count: { quantity: 'count', value: count }, groupMin: { quantity: 'count', value: groupMin.value } },
     basis: groupMin.basis,
     ...(groupMin.note ? { note: groupMin.note } : {}),
   };

@@ -24,7 +24,7 @@ export function lightFindings(
   lived: boolean,
 ): Finding[] {
   if (hours === null) return [];
-  const values: Finding['values'] = { hours: { quantity: 'count', si: hours } };
+  const values: Finding['values'] = { hours: { quantity: 'count', value: hours } };
   if (hours > LIT_HOURS[1])
     return lived || plantIds.length > 0
       ? [

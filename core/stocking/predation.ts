@@ -50,7 +50,7 @@ export function predationFinding(hunter: Companion, prey: Companion): Finding | 
   const apart = takesApart(hunter.animal, prey.animal);
   const [mine, theirs] = [sizeMm.length.value, prey.animal.sizeMm.length.value];
   const lengths: Finding['values'] =
-    mine === null || theirs === null ? {} : { length: { quantity: 'length', si: mine }, prey: { quantity: 'length', si: theirs } };
+    mine === null || theirs === null ? {} : { length: { quantity: 'length', value: mine }, prey: { quantity: 'length', value: theirs } };
   if (apart) return { ...base, severity: apart.severity, excess: apart.excess, values: lengths, kind: apart.kind };
   if (whole)
     return whole.ratio < NEAR ? null : { ...base, severity: 'watch', excess: whole.ratio - NEAR, values: whole.values, kind: 'whole' };
@@ -65,7 +65,7 @@ const huntsSleepers = (hunter: Animal, prey: Animal): boolean =>
 function swallowsWhole(hunter: Animal, prey: Animal): { ratio: number; values: Finding['values'] } | null {
   const [gape, depth] = [hunter.sizeMm.gape.value, prey.sizeMm.depth.value];
   if (gape === null || depth === null) return null;
-  return { ratio: gape / depth, values: { gape: { quantity: 'length', si: gape }, depth: { quantity: 'length', si: depth } } };
+  return { ratio: gape / depth, values: { gape: { quantity: 'length', value: gape }, depth: { quantity: 'length', value: depth } } };
 }
 
 interface Apart {
@@ -128,7 +128,7 @@ export function predationOnYoungFinding(eater: Companion, parent: Companion): Fi
     ...base,
     severity: parent.phase === 'larvae' ? 'conflict' : 'watch',
     excess: gape.value / depth - 1,
-    values: { gape: { quantity: 'length', si: gape.value }, young: { quantity: 'length', si: youngMm.value } },
+    values: { gape: { quantity: 'length', value: gape.value }, young: { quantity: 'length', value: youngMm.value } },
     kind: breeds ? 'brood' : 'colony',
   };
 }

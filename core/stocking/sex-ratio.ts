@@ -44,7 +44,7 @@ export function sexRatioFinding(kind: readonly [Companion, ...Companion[]], floo
   }
   const females = kind.reduce((sum, { female }) => sum + (female ?? 0), 0);
   const males = count - females;
-  const values = { males: { quantity: 'count', si: males }, females: { quantity: 'count', si: females } } as const;
+  const values = { males: { quantity: 'count', value: males }, females: { quantity: 'count', value: females } } as const;
   if (maxMales !== null && males > maxMales) return { ...base, severity: 'conflict', excess: males - maxMales, values, kind: 'rivals' };
   if (breeds && (males === 0 || females === 0))
     return { ...base, severity: 'conflict', excess: 1, values, kind: males === 0 ? 'no-male' : 'no-female' };
@@ -54,7 +54,7 @@ export function sexRatioFinding(kind: readonly [Companion, ...Companion[]], floo
       ...base,
       severity: 'watch',
       excess: short,
-      values: { ...values, wanted: { quantity: 'count', si: Math.ceil(femalesPerMale * males) } },
+      values: { ...values, wanted: { quantity: 'count', value: Math.ceil(femalesPerMale * males) } },
       kind: 'few-females',
     };
   return { ...base, severity: 'fits', excess: 0, values, kind: 'settled' };

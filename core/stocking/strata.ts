@@ -35,7 +35,7 @@ export function strataFinding(stratum: Stratum, company: readonly Companion[], f
     severity: ratio > CROWDED.conflict ? 'conflict' : 'watch',
     excess: ratio - CROWDED.watch,
     subjects: here.map(({ id }) => id),
-    values: { ratio: { quantity: 'fraction', si: ratio } },
+    values: { ratio: { quantity: 'fraction', value: ratio } },
     evidence: [],
     basis: weakestBasis(here.map(({ animal }) => animal.traits.footprintMm.basis)),
     kind: stratum,

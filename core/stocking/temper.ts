@@ -58,7 +58,7 @@ export function temperFinding(a: Companion, b: Companion, floorMm2: number | nul
         const [one, other] = [bold.footprintMm.value, meek.footprintMm.value];
         if (floorMm2 === null || !one || !other) return said('watch', 1, 'two-territories');
         const needMm2 = one[0] * one[1] + other[0] * other[1];
-        const values = { floor: { quantity: 'fraction', si: Math.min(1, floorMm2 / needMm2) } } as const;
+        const values = { floor: { quantity: 'fraction', value: Math.min(1, floorMm2 / needMm2) } } as const;
         return said(needMm2 > floorMm2 ? 'conflict' : 'watch', needMm2 > floorMm2 ? needMm2 / floorMm2 : 0.5, 'two-territories', values);
       }
       if (meek.temperament.value === 'shy') return said('watch', 1, 'drives-out');

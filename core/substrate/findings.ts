@@ -10,8 +10,8 @@ import { DESIGN_SHARE, slopeStability } from './slope-stability';
 import type { LooseStep, Steepest } from './steepest';
 import { SAND_MM, stonesFromMm, swallowHazard, takesGrain, type SwallowVerdict } from './swallow-hazard';
 
-const mm = (si: number): FindingValue => ({ quantity: 'length', si });
-const degrees = (si: number): FindingValue => ({ quantity: 'angle', si });
+const mm = (value: number): FindingValue => ({ quantity: 'length', value });
+const degrees = (value: number): FindingValue => ({ quantity: 'angle', value });
 
 const about = (
   code: Finding['code'],
@@ -82,7 +82,7 @@ export function underFinding(layer: BedLayer, bed: Computed<unknown>): Finding |
   return about('substrate.under', 'conflict', layer.underShare, {
     key: `substrate.under:${layer.id}`,
     subjects: [layer.id],
-    values: { share: { quantity: 'fraction', si: layer.underShare } },
+    values: { share: { quantity: 'fraction', value: layer.underShare } },
     evidence: [bed],
   });
 }
@@ -135,8 +135,8 @@ export function capFinding(
       values: {
         cover: mm(cover.leastMm),
         wanted: mm(LEAST_CAP_MM),
-        bare: { quantity: 'fraction', si: cover.bareShare },
-        ...(next?.grainMm && layer.grainMm ? { ratio: { quantity: 'number', si: capRatio(next.grainMm, layer.grainMm) } as const } : {}),
+        bare: { quantity: 'fraction', value: cover.bareShare },
+        ...(next?.grainMm && layer.grainMm ? { ratio: { quantity: 'number', value: capRatio(next.grainMm, layer.grainMm) } as const } : {}),
       },
       evidence: [bed],
       kind,
@@ -157,9 +157,9 @@ export function soilShareFinding(layers: readonly BedLayer[], waterL: number, be
   return about('substrate.soil-share', share < SOIL_SHARE ? 'watch' : 'fits', Math.max(0, SOIL_SHARE - share), {
     subjects: [first.id],
     values: {
-      soil: { quantity: 'volume', si: litres },
-      wanted: { quantity: 'volume', si: SOIL_SHARE * waterL },
-      water: { quantity: 'volume', si: waterL },
+      soil: { quantity: 'volume', value: litres },
+      wanted: { quantity: 'volume', value: SOIL_SHARE * waterL },
+      water: { quantity: 'volume', value: waterL },
     },
     evidence: [bed],
   });

@@ -40,10 +40,10 @@ export function footprintFinding(
     severity,
     excess: severity === 'fits' ? 0 : 1 - fit,
     values: {
-      long: { quantity: 'length', si: long },
-      short: { quantity: 'length', si: short },
-      needLong: { quantity: 'length', si: needLong },
-      needShort: { quantity: 'length', si: needShort },
+      long: { quantity: 'length', value: long },
+      short: { quantity: 'length', value: short },
+      needLong: { quantity: 'length', value: needLong },
+      needShort: { quantity: 'length', value: needShort },
     },
   };
 }
@@ -92,9 +92,9 @@ export function volumeFinding(subject: string, need: WaterNeed, gross: Computed<
     severity,
     excess: severity === 'fits' ? 0 : 1 - fit,
     values: {
-      water: { quantity: 'volume', si: gross.value },
-      need: { quantity: 'volume', si: needed },
-      count: { quantity: 'count', si: need.count },
+      water: { quantity: 'volume', value: gross.value },
+      need: { quantity: 'volume', value: needed },
+      count: { quantity: 'count', value: need.count },
     },
   };
 }
@@ -108,7 +108,7 @@ export function depthFinding(subject: string, deepest: Fact<number> | undefined,
     ...of('vessel.depth', [subject]),
     severity: waterMm > deepest.value * TOO_DEEP.conflict ? 'conflict' : 'watch',
     excess: waterMm / deepest.value - 1,
-    values: { depth: { quantity: 'length', si: waterMm }, edge: { quantity: 'length', si: deepest.value } },
+    values: { depth: { quantity: 'length', value: waterMm }, edge: { quantity: 'length', value: deepest.value } },
     evidence: [],
     basis: deepest.basis,
   };
@@ -155,7 +155,7 @@ export function leakTestFinding(vessel: Vessel, plumbed: boolean): Finding {
   const { value: test, basis } = vessel.leakTest;
   const wantedDays = vessel.state.value !== null && WEEK_LONG.includes(vessel.state.value) ? 7 : 1;
   const base = { ...of('vessel.leak-test', []), evidence: [], basis };
-  const wanted = { quantity: 'count', si: wantedDays } as const;
+  const wanted = { quantity: 'count', value: wantedDays } as const;
   if (!test) return { ...base, severity: 'unknown', excess: null, values: { wanted } };
   if (!test.dry) return { ...base, severity: 'conflict', excess: 1, values: { wanted } };
   const days = test.days ?? (wantedDays === 1 ? 1 : 0);
@@ -165,7 +165,7 @@ export function leakTestFinding(vessel: Vessel, plumbed: boolean): Finding {
     ...base,
     severity: short ? 'watch' : 'fits',
     excess: short ? Math.max(wantedDays - days, 0.5) : 0,
-    values: { wanted, days: { quantity: 'count', si: days } },
+    values: { wanted, days: { quantity: 'count', value: days } },
   };
 }
 
@@ -185,7 +185,7 @@ export function fitFinding(
     ...base,
     severity: spare < 0 ? 'conflict' : spare < 5 ? 'watch' : 'fits',
     excess: Math.max(0, -spare, spare < 5 ? 5 - spare : 0),
-    values: { opening: { quantity: 'length', si: across }, spare: { quantity: 'length', si: Math.abs(spare) } },
+    values: { opening: { quantity: 'length', value: across }, spare: { quantity: 'length', value: Math.abs(spare) } },
   };
 }
 
@@ -202,7 +202,7 @@ export function clearanceFinding(vessel: Vessel, aboveMm: number | null): Findin
     ...base,
     severity: value < HAND_MM.least ? 'conflict' : value < HAND_MM.comfort ? 'watch' : 'fits',
     excess: Math.max(0, HAND_MM.comfort - value),
-    values: { clearance: { quantity: 'length', si: value }, wanted: { quantity: 'length', si: HAND_MM.comfort } },
+    values: { clearance: { quantity: 'length', value: value }, wanted: { quantity: 'length', value: HAND_MM.comfort } },
   };
 }
 
@@ -216,9 +216,9 @@ export function drainBackFinding(drain: Computed<{ drainsL: number; spareL: numb
     severity: spareL < 0 ? 'conflict' : spareL < 0.2 * free ? 'watch' : 'fits',
     excess: Math.max(0, -spareL),
     values: {
-      drains: { quantity: 'volume', si: drainsL },
-      free: { quantity: 'volume', si: free },
-      spare: { quantity: 'volume', si: Math.abs(spareL) },
+      drains: { quantity: 'volume', value: drainsL },
+      free: { quantity: 'volume', value: free },
+      spare: { quantity: 'volume', value: Math.abs(spareL) },
     },
     evidence: [drain],
     basis: 'published',
@@ -240,9 +240,9 @@ export function loadFinding(vessel: Vessel, mass: Computed<{ kg: number; kPa: nu
     severity: watch ? 'watch' : unsaid ? 'unknown' : 'fits',
     excess: watch ? kg - (onFurniture ? ASK_KG.furniture : ASK_KG.floor) : unsaid ? null : 0,
     values: {
-      mass: { quantity: 'mass', si: kg * 1000 },
-      load: { quantity: 'pressure', si: kPa },
-      furniture: { quantity: 'count', si: onFurniture ? 1 : 0 },
+      mass: { quantity: 'mass', value: kg * 1000 },
+      load: { quantity: 'pressure', value: kPa },
+      furniture: { quantity: 'count', value: onFurniture ? 1 : 0 },
     },
     evidence: [mass],
     basis: 'practice',
@@ -256,14 +256,14 @@ const GLASS_BLUR = 0.1;
 export function glassFinding(vessel: Vessel, needed: Computed<number>): Finding | null {
   if (needed.value === null) return null;
   const base = { ...of('vessel.glass', []), evidence: [needed], basis: 'published' as Basis };
-  const need = { quantity: 'length', si: needed.value } as const;
+  const need = { quantity: 'length', value: needed.value } as const;
   const { value: glass } = vessel.glassMm;
   if (glass === null) return { ...base, severity: 'unknown', excess: null, values: { need } };
   return {
     ...base,
     severity: glass < needed.value * (1 - GLASS_BLUR) ? 'watch' : 'fits',
     excess: glass < needed.value * (1 - GLASS_BLUR) ? needed.value - glass : 0,
-    values: { need, glass: { quantity: 'length', si: glass } },
+    values: { need, glass: { quantity: 'length', value: glass } },
   };
 }
 
@@ -282,7 +282,7 @@ export function sitingFindings(vessel: Vessel, shy: readonly string[]): Finding[
         ...of('vessel.exposed', [id]),
         severity: 'watch',
         excess: Math.max(open, bare) - 2,
-        values: { sides: { quantity: 'count', si: Math.max(open, bare) } },
+        values: { sides: { quantity: 'count', value: Math.max(open, bare) } },
         evidence: [],
         basis: 'practice',
       });

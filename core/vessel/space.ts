@@ -30,7 +30,7 @@ export function spaceFinding(vessel: Vessel, space: Space | undefined, glassMm: 
     severity: most > 0 ? 'conflict' : 'fits',
     excess: Math.max(0, most),
     subjects: [],
-    values: { outside: { quantity: 'length', si: outside[side]! }, free: { quantity: 'length', si: space[side]! } },
+    values: { outside: { quantity: 'length', value: outside[side]! }, free: { quantity: 'length', value: space[side]! } },
     evidence: [],
     basis: 'measured',
     kind: (['length', 'depth', 'height'] as const)[side]!,

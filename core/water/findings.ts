@@ -32,11 +32,11 @@ export function parameterFinding(
     subjects: [subject],
     parameter,
     values: {
-      planned: { quantity: kind, si: planned.value },
+      planned: { quantity: kind, value: planned.value },
       ...(planned.interval
-        ? { plannedLow: { quantity: kind, si: planned.interval[0] }, plannedHigh: { quantity: kind, si: planned.interval[1] } }
+        ? { plannedLow: { quantity: kind, value: planned.interval[0] }, plannedHigh: { quantity: kind, value: planned.interval[1] } }
         : {}),
-      ...(verdict.edge === null ? {} : { edge: { quantity: kind, si: verdict.edge } }),
+      ...(verdict.edge === null ? {} : { edge: { quantity: kind, value: verdict.edge } }),
       ...rangeValues(range, kind),
     },
     evidence: [planned],
@@ -48,9 +48,9 @@ export function parameterFinding(
 }
 
 function rangeValues(range: Fact<ToleranceRange> | undefined, kind: Finding['values'][string]['quantity']): Finding['values'] {
-  const values: Record<string, { quantity: typeof kind; si: number }> = {};
-  const put = (name: string, si: number | null | undefined) => {
-    if (si !== null && si !== undefined) values[name] = { quantity: kind, si };
+  const values: Record<string, { quantity: typeof kind; value: number }> = {};
+  const put = (name: string, value: number | null | undefined) => {
+    if (value !== null && value !== undefined) values[name] = { quantity: kind, value };
   };
   put('optimumLow', range?.value?.optimum[0]);
   put('optimumHigh', range?.value?.optimum[1]);
@@ -81,9 +81,9 @@ export function acclimationFinding(
     evidence: [planned],
     basis: (dailyStep?.value ?? null) === null ? 'practice' : dailyStep!.basis,
   } as const;
-  const target = { quantity: 'salinity', si: planned.value } as const;
+  const target = { quantity: 'salinity', value: planned.value } as const;
   if (from === null) {
-    return { ...shared, severity: 'unknown', excess: null, values: { planned: target, step: { quantity: 'salinity', si: step } } };
+    return { ...shared, severity: 'unknown', excess: null, values: { planned: target, step: { quantity: 'salinity', value: step } } };
   }
   const difference = Math.abs(planned.value - from);
   const days = Math.ceil(difference / step - 1e-9);
@@ -93,9 +93,9 @@ export function acclimationFinding(
     excess: Math.max(0, difference - step),
     values: {
       planned: target,
-      arrival: { quantity: 'salinity', si: from },
-      step: { quantity: 'salinity', si: step },
-      days: { quantity: 'count', si: days },
+      arrival: { quantity: 'salinity', value: from },
+      step: { quantity: 'salinity', value: step },
+      days: { quantity: 'count', value: days },
     },
   };
 }
@@ -194,9 +194,9 @@ export function conductivityContradiction(
     subjects: [subject],
     parameter: 'ec25UsPerCm',
     values: {
-      gh: { quantity: 'hardness', si: lowGh },
-      least: { quantity: 'conductivity', si: least },
-      quoted: { quantity: 'conductivity', si: highEc },
+      gh: { quantity: 'hardness', value: lowGh },
+      least: { quantity: 'conductivity', value: least },
+      quoted: { quantity: 'conductivity', value: highEc },
     },
     evidence: [],
     basis: weakestBasis([gh?.basis ?? 'recalled', ec?.basis ?? 'recalled']),
@@ -222,7 +222,10 @@ export function copperFinding(
     severity: copperMgPerL >= COPPER_MG_PER_L.conflict && !bound ? 'conflict' : 'watch',
     excess: copperMgPerL - COPPER_MG_PER_L.watch - (bound ? COPPER_MG_PER_L.watch / 2 : 0),
     subjects: [subject],
-    values: { copper: { quantity: 'concentration', si: copperMgPerL }, edge: { quantity: 'concentration', si: COPPER_MG_PER_L.watch } },
+    values: {
+      copper: { quantity: 'concentration', value: copperMgPerL },
+      edge: { quantity: 'concentration', value: COPPER_MG_PER_L.watch },
+    },
     evidence: [mixed],
     basis: 'practice',
     kind: bound ? 'bound' : 'free',
@@ -241,7 +244,7 @@ export function co2Finding(co2MgPerL: number, gas: Computed<number>): Finding {
     severity,
     excess: Math.max(0, co2MgPerL - CO2_MG_PER_L.watch),
     subjects: [],
-    values: { co2: { quantity: 'concentration', si: co2MgPerL }, edge: { quantity: 'concentration', si: CO2_MG_PER_L.watch } },
+    values: { co2: { quantity: 'concentration', value: co2MgPerL }, edge: { quantity: 'concentration', value: CO2_MG_PER_L.watch } },
     evidence: [gas],
     basis: 'practice',
   };
@@ -259,7 +262,7 @@ export function limeSettlesFinding(saturation: Computed<number>): Finding | null
     severity: 'watch',
     excess: saturation.value - SETTLES_ABOVE,
     subjects: [],
-    values: { index: { quantity: 'number', si: saturation.value } },
+    values: { index: { quantity: 'number', value: saturation.value } },
     evidence: [saturation],
     basis: 'recalled',
   };
@@ -281,12 +284,12 @@ export function soilFindings(soil: Computed<SoilEffect>, lime: Computed<unknown>
       severity: weeksLeft !== null && weeksLeft < SOIL_SOON_WEEKS ? 'watch' : 'fits',
       excess: weeksLeft === null ? 0 : Math.max(0, SOIL_SOON_WEEKS - weeksLeft),
       values: {
-        setPh: { quantity: 'ph', si: setPh },
+        setPh: { quantity: 'ph', value: setPh },
         ...(weeksLeft !== null && weeksBand
           ? {
-              weeks: { quantity: 'count', si: Math.round(weeksLeft) },
-              fewest: { quantity: 'count', si: Math.round(weeksBand[0]) },
-              most: { quantity: 'count', si: Math.round(weeksBand[1]) },
+              weeks: { quantity: 'count', value: Math.round(weeksLeft) },
+              fewest: { quantity: 'count', value: Math.round(weeksBand[0]) },
+              most: { quantity: 'count', value: Math.round(weeksBand[1]) },
             }
           : {}),
       },

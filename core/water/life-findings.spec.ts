@@ -14,8 +14,8 @@ describe('feed as it is stated', () => {
     expect(feedFinding(1.5, 0.2, 54)?.severity).toBe('watch');
     const slip = feedFinding(400, 0.2, 54)!;
     expect(slip.severity).toBe('conflict');
-    expect(slip.values['feed']!.si).toBe(400);
-    expect(slip.values['usual']!.si).toBe(0.2);
+    expect(slip.values['feed']!.value).toBe(400);
+    expect(slip.values['usual']!.value).toBe(0.2);
     expect(slip.excess!).toBeGreaterThan(feedFinding(7, 0.2, 54)!.excess!);
   });
 

@@ -48,7 +48,7 @@ export function feedFinding(statedG: number | null, usualG: number, litres: numb
     code: 'water.feed',
     severity: times >= OVERFED.slip.times && gPerL >= OVERFED.slip.gPerL ? 'conflict' : 'watch',
     excess: times - OVERFED.times,
-    values: { feed: { quantity: 'number', si: statedG }, usual: { quantity: 'number', si: Number(usualG.toPrecision(2)) } },
+    values: { feed: { quantity: 'number', value: statedG }, usual: { quantity: 'number', value: Number(usualG.toPrecision(2)) } },
     evidence: [],
   };
 }
@@ -80,10 +80,10 @@ export function oxygenFinding(
     subjects: wanted.mgPerL === USUAL_OXYGEN_MG_PER_L ? [] : wanted.ids,
     values: {
       // as little as this is no figure any more
-      ...(none ? {} : { oxygen: { quantity: 'concentration', si: mgPerL }, low: { quantity: 'concentration', si: band[0] } }),
-      high: { quantity: 'concentration', si: band[1] },
-      edge: { quantity: 'concentration', si: wanted.mgPerL },
-      ...(feedTaken === null ? {} : { feed: { quantity: 'number', si: feedTaken } }),
+      ...(none ? {} : { oxygen: { quantity: 'concentration', value: mgPerL }, low: { quantity: 'concentration', value: band[0] } }),
+      high: { quantity: 'concentration', value: band[1] },
+      edge: { quantity: 'concentration', value: wanted.mgPerL },
+      ...(feedTaken === null ? {} : { feed: { quantity: 'number', value: feedTaken } }),
     },
     evidence: [settled],
     ...(none ? { kind: 'none-left' } : {}),
@@ -99,11 +99,11 @@ export function nitrateFinding(mgPerL: number, band: Span, limit: number, feedTa
     severity: mgPerL > NITRATE_BLUR * limit ? 'watch' : 'fits',
     excess: mgPerL > NITRATE_BLUR * limit ? mgPerL - limit : 0,
     values: {
-      nitrate: { quantity: 'concentration', si: mgPerL },
-      low: { quantity: 'concentration', si: band[0] },
-      high: { quantity: 'concentration', si: band[1] },
-      edge: { quantity: 'concentration', si: limit },
-      ...(feedTaken === null ? {} : { feed: { quantity: 'number', si: feedTaken } }),
+      nitrate: { quantity: 'concentration', value: mgPerL },
+      low: { quantity: 'concentration', value: band[0] },
+      high: { quantity: 'concentration', value: band[1] },
+      edge: { quantity: 'concentration', value: limit },
+      ...(feedTaken === null ? {} : { feed: { quantity: 'number', value: feedTaken } }),
     },
     evidence: [settled],
   };
@@ -118,7 +118,7 @@ export function evaporationFinding(concentrated: number, settled: Computed<unkno
     code: 'water.evaporation',
     severity: 'watch',
     excess: concentrated - 1,
-    values: { by: { quantity: 'fraction', si: concentrated - 1 } },
+    values: { by: { quantity: 'fraction', value: concentrated - 1 } },
     evidence: [settled],
   };
 }
@@ -137,7 +137,7 @@ export function swingFinding(before: number, after: number, settled: Computed<un
     severity: 'watch',
     excess: swing,
     parameter: 'ph',
-    values: { before: { quantity: 'ph', si: before }, after: { quantity: 'ph', si: after } },
+    values: { before: { quantity: 'ph', value: before }, after: { quantity: 'ph', value: after } },
     evidence: [settled],
   };
 }

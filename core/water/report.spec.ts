@@ -102,7 +102,7 @@ describe('a water report', () => {
 
   for (const [text, reason] of [
     ['', /empty/],
-    ['{', /not sound JSON/],
+    ['{', /invalid JSON/],
     ['{"values": []}', /At values/],
     ['{"values": [{"name": 4, "value": 1}]}', /At values\.0\.name/],
     ['just words', /Nothing in it could be read/],

@@ -79,7 +79,7 @@ function readJson(body: string): ReportRead {
   try {
     value = JSON.parse(body);
   } catch (error) {
-    return { ok: false, reason: `It is not sound JSON: ${error instanceof Error ? error.message : 'cannot be read'}` };
+    return { ok: false, reason: `It is invalid JSON: ${error instanceof Error ? error.message : 'cannot be read'}` };
   }
   const parsed = JsonReport.safeParse(value);
   if (!parsed.success) {

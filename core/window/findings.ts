@@ -39,7 +39,7 @@ export function windowFindings(
       excess: apart,
       subjects: pair,
       parameter,
-      values: { top: { quantity: kind, si: top }, bottom: { quantity: kind, si: bottom } },
+      values: { top: { quantity: kind, value: top }, bottom: { quantity: kind, value: bottom } },
       evidence: [node],
       basis: weakestBasis([lower?.range?.basis ?? 'recalled', higher?.range?.basis ?? 'recalled']),
       ...(clash && !window.clash ? { kind: 'worlds' } : {}),

@@ -2,6 +2,7 @@ import { emptyCare } from '../../care/model';
 import type { Design } from '../../design/design';
 import { throughTheYear, heatTable, leachedMgPerDay, tankWater } from './scenario';
 import { derive } from '../derive';
+import { FRAME } from '../frame';
 import { thermostats } from './heat';
 import { heatLoss } from '../../equipment/heat-loss';
 import { TankScenario } from '../../tank/scenario';
@@ -101,7 +102,7 @@ describe('what a look ahead rests on', () => {
 
 describe('a scenario through the year', () => {
   const world = { design: shellBed, room: lowBarn, catalogue };
-  const derived = derive(world);
+  const derived = derive(world, FRAME.graph);
   it('follows the room from the month it begins in', () => {
     const from = (month: number) =>
       throughTheYear(derived['tank.ahead'].value!, world, derived, month, thermostats(shellBed)).scenario.heat;
@@ -119,7 +120,7 @@ describe('a scenario through the year', () => {
   });
   it('is held where the room’s climate is not stated, and says so', () => {
     const vague = { ...world, room: { ...lowBarn, climateC: null } };
-    const up = derive(vague);
+    const up = derive(vague, FRAME.graph);
     const found = throughTheYear(up['tank.ahead'].value!, vague, up, 3, thermostats(shellBed));
     expect('heldC' in found.scenario.heat).toBeTrue();
     expect(found.taken.join()).toMatch(/climate is not stated/);

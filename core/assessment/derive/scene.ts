@@ -35,10 +35,16 @@ type SceneNodes =
 const grids = new Map<string, FloorGrid>();
 const MOST_GRIDS = 8;
 
+/** The form of a vessel's inside: all of it that what stands there can look at. */
+function formOf(vessel: Vessel | null): readonly (string | number)[] {
+  if (!vessel) return [];
+  const own = vessel.shape === 'jar' ? [vessel.baseMm, vessel.bellyHeightMm] : vessel.shape === 'bow-front' ? [vessel.sideMm] : [];
+  return [vessel.shape, vessel.lengthMm, vessel.widthMm, ...own];
+}
+
 function gridOf(vessel: Vessel): FloorGrid {
   const { shape, lengthMm, widthMm } = vessel;
-  const own = shape === 'jar' ? [vessel.baseMm, vessel.bellyHeightMm] : shape === 'bow-front' ? [vessel.sideMm] : [];
-  const key = [shape, lengthMm, widthMm, ...own].join(' ');
+  const key = formOf(vessel).join(' ');
   const known = grids.get(key);
   if (known) return known;
   const area = shape === 'jar' ? (Math.PI / 4) * lengthMm ** 2 : surfacesOf(vessel, 1).baseM2 * 1e6;
@@ -97,7 +103,7 @@ export const sceneNodes: Pick<Definitions, SceneNodes> = {
   'scene.ground': {
     calculationId: null,
     from: ['scene.grid'],
-    reads: ({ design }) => [design.substrate],
+    reads: ({ design }) => [design.substrate, ...formOf(design.vessel)],
     compute: ({ design: { vessel, substrate } }, up) => {
       const grid = up['scene.grid'].value;
       if (!vessel || !grid) return missing('no vessel is chosen');
@@ -166,7 +172,7 @@ export const sceneNodes: Pick<Definitions, SceneNodes> = {
   'hardscape.refuges': {
     calculationId: 'hardscape.hide-fit',
     from: ['scene.ground', 'scene.pieces'],
-    reads: ({ design }) => [design.scene],
+    reads: ({ design }) => [design.scene, ...formOf(design.vessel), design.vessel?.heightMm],
     compute: ({ design }, up) => {
       const { vessel } = design;
       const ground = up['scene.ground'].value;

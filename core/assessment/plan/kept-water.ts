@@ -95,6 +95,7 @@ export function tubHours(tub: Tub, mostCoolingC: number, leastOxygenMgPerL: numb
       const now = look(quarter / 96, 0, y);
       if (heat === null && Math.abs(now.temperatureC - tub.waterC) > mostCoolingC) heat = quarter / 4;
       if (oxygen === null && now.oxygenMgPerL < leastOxygenMgPerL) oxygen = quarter / 4;
+      if (heat !== null && oxygen !== null) break;
     }
   } catch (error) {
     if (!(error instanceof TooStiff)) throw error;

@@ -7,7 +7,7 @@ import { FRESH_SALINITY_MAX, type TankScenario } from '../../tank/scenario';
 import { settle } from '../../tank/settle';
 import { N_MASS, STATE } from '../../tank/state';
 import { windowNodeOf } from '../derive';
-import type { Assessment } from '../assess';
+import type { Assessment } from '../assessment';
 
 /** A routine of changes, and what comes of it. Readings stand just before a change. */
 export interface Routine {
@@ -54,7 +54,7 @@ export function weighRoutine(assessment: Assessment, fraction: number, everyDays
     const found = windowNodeOf(derived, parameter).value;
     return found?.optimum ?? found?.tolerance ?? null;
   };
-  const limit = assessment.findings.find(({ code }) => code === 'water.nitrate')?.values['edge']?.si ?? null;
+  const limit = assessment.findings.find(({ code }) => code === 'water.nitrate')?.values['edge']?.value ?? null;
   const misses: Routine['misses'][number][] = [];
   const mixed = derived['water.mixed'].value;
   const modelled = mixed && scenario.salinity <= FRESH_SALINITY_MAX ? conductivityOf(mixed.ions) : 0;

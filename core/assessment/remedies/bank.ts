@@ -5,7 +5,7 @@ import { pointer } from '../../design/edit';
 import { DESIGN_SHARE } from '../../substrate/slope-stability';
 import { level, reshapedSurface, surfaceAt } from '../../substrate/surface';
 import type { Layer } from '../../substrate/model';
-import type { Assessment } from '../assess';
+import type { Assessment } from '../assessment';
 import { forRevision, type Proposal } from './remedy';
 
 /** A little under the limit, so that the grid's own roughness does not bring the finding back. */
@@ -16,8 +16,8 @@ const RAD = Math.PI / 180;
 export function flattenRemedy({ world: { design } }: Assessment, finding: Finding): Proposal[] {
   const [id = ''] = finding.subjects;
   const layer = design.substrate.layers[id];
-  const slope = finding.values['slope']?.si;
-  const repose = finding.values['repose']?.si;
+  const slope = finding.values['slope']?.value;
+  const repose = finding.values['repose']?.value;
   if (finding.code !== 'substrate.slope' || !layer || !slope || !repose) return [];
   const share = Math.tan(DESIGN_SHARE * SPARE * repose * RAD) / Math.tan(slope * RAD);
   const mean = layer.top.heightMm.reduce((sum, height) => sum + height, 0) / layer.top.heightMm.length;
@@ -26,7 +26,7 @@ export function flattenRemedy({ world: { design } }: Assessment, finding: Findin
     {
       kind: 'flatten',
       subjects: [id],
-      values: { slope: { quantity: 'angle', si: DESIGN_SHARE * SPARE * repose } },
+      values: { slope: { quantity: 'angle', value: DESIGN_SHARE * SPARE * repose } },
       patch: [forRevision(design.rev), { op: 'replace', path: pointer('substrate', 'layers', id, 'top'), value: top }],
     },
   ];
@@ -77,7 +77,7 @@ export function wallRemedy({ world: { design } }: Assessment, finding: Finding):
     {
       kind: 'wall',
       subjects: [id],
-      values: { height: { quantity: 'length', si: Math.round(back - front) + 5 } },
+      values: { height: { quantity: 'length', value: Math.round(back - front) + 5 } },
       patch: [forRevision(design.rev), ...ops],
     },
   ];
@@ -86,7 +86,7 @@ export function wallRemedy({ world: { design } }: Assessment, finding: Finding):
 /** An edge around each zone, as high as the ground beside it. */
 function edgeProposals(design: Design, finding: Finding): Proposal[] {
   const top = finding.at?.[2] ?? 0;
-  const height = Math.round(top + (finding.values['step']?.si ?? 0) + 5);
+  const height = Math.round(top + (finding.values['step']?.value ?? 0) + 5);
   const ops = Object.entries(design.substrate.zones)
     .filter(([, { edgeTopMm }]) => (edgeTopMm ?? 0) < height)
     .map(([id]): Operation => ({ op: 'replace', path: pointer('substrate', 'zones', id, 'edgeTopMm'), value: height }));
@@ -95,7 +95,7 @@ function edgeProposals(design: Design, finding: Finding): Proposal[] {
     {
       kind: 'wall',
       subjects: Object.keys(design.substrate.zones),
-      values: { height: { quantity: 'length', si: finding.values['step']?.si ?? 0 } },
+      values: { height: { quantity: 'length', value: finding.values['step']?.value ?? 0 } },
       patch: [forRevision(design.rev), ...ops],
     },
   ];

@@ -4,7 +4,7 @@ import { nextOrder, type Design } from '../../design/design';
 import { pointer } from '../../design/edit';
 import { GOOD_CAP_MM } from '../../substrate/cap';
 import { reshapedSurface } from '../../substrate/surface';
-import type { Assessment } from '../assess';
+import type { Assessment } from '../assessment';
 import { freeKey } from './bank';
 import { forRevision, type Proposal } from './remedy';
 
@@ -22,7 +22,7 @@ export function capRemedy({ world: { design } }: Assessment, finding: Finding): 
   const [id = '', over] = finding.subjects;
   const layer = design.substrate.layers[id];
   if (finding.code !== 'substrate.cap' || !layer) return [];
-  const more = Math.ceil(GOOD_CAP_MM - (finding.values['cover']?.si ?? 0));
+  const more = Math.ceil(GOOD_CAP_MM - (finding.values['cover']?.value ?? 0));
   if (over && more <= 0) {
     return [
       {
@@ -52,7 +52,7 @@ export function capRemedy({ world: { design } }: Assessment, finding: Finding): 
     {
       kind: 'cap',
       subjects: [over ?? CAP],
-      values: { depth: { quantity: 'length', si: more } },
+      values: { depth: { quantity: 'length', value: more } },
       patch: [forRevision(design.rev), patch],
     },
   ];
@@ -62,15 +62,15 @@ export function capRemedy({ world: { design } }: Assessment, finding: Finding): 
 export function deepenRemedy({ world: { design }, derived }: Assessment, finding: Finding): Proposal[] {
   const bed = derived['substrate.bed'].value;
   if (!bed) return [];
-  const wanted = finding.values['wanted']?.si ?? 0;
+  const wanted = finding.values['wanted']?.value ?? 0;
   let id: string | undefined;
   let byMm = 0;
   if (finding.code === 'substrate.depth' || finding.code === 'substrate.roots') {
     id = bed.showing[0]?.id;
-    byMm = wanted - (finding.values['depth']?.si ?? 0);
+    byMm = wanted - (finding.values['depth']?.value ?? 0);
   } else if (finding.code === 'substrate.soil-share') {
     id = finding.subjects[0];
-    const soil = finding.values['soil']?.si ?? 0;
+    const soil = finding.values['soil']?.value ?? 0;
     const layer = bed.layers.find((one) => one.id === id);
     // more soil leaves less water, so a little less than the sum is enough
     byMm = layer && soil > 0 ? layer.depthMm.mean * (wanted / soil - 1) : 0;
@@ -83,7 +83,7 @@ export function deepenRemedy({ world: { design }, derived }: Assessment, finding
     {
       kind: 'deepen',
       subjects: [id],
-      values: { depth: { quantity: 'length', si: by } },
+      values: { depth: { quantity: 'length', value: by } },
       patch: [forRevision(design.rev), ...bed.layers.slice(from).map((one) => raised(design, one.id, by))],
     },
   ];
@@ -92,7 +92,7 @@ export function deepenRemedy({ world: { design }, derived }: Assessment, finding
 /** Sand that does no harm in place of grain that does; stones larger than the head for those that suck; or none. */
 export function grainRemedy({ world: { design, catalogue } }: Assessment, finding: Finding): Proposal[] {
   const [, layerId = ''] = finding.subjects;
-  const [upTo, from] = [finding.values['upTo']?.si, finding.values['from']?.si];
+  const [upTo, from] = [finding.values['upTo']?.value, finding.values['from']?.value];
   if (finding.code !== 'substrate.grain' || finding.severity === 'unknown' || upTo === undefined || from === undefined) return [];
   if (!design.substrate.layers[layerId]) return [];
   const sifts = finding.kind === 'cannot-sift' || finding.kind === 'sharp';

@@ -8,7 +8,7 @@ import { saltsOf } from '../derive/water';
 import { settledPh, TANK_CO2_UATM } from '../../water/planned-water';
 import type { SourceWater } from '../../water/source-water';
 import { judgeFor } from '../../window/judge';
-import type { Assessment } from '../assess';
+import type { Assessment } from '../assessment';
 import { OVER_SOIL_KH_DH } from '../recipe-plan';
 import { forRevision, oncePer, type Proposal } from './remedy';
 
@@ -125,8 +125,8 @@ export function blendRemedy(assessment: Assessment, finding: Finding): Proposal[
       kind: 'blend',
       subjects: best.parts.map(({ id }) => id),
       values: {
-        ...Object.fromEntries(best.parts.map(({ share }, i) => [`share${i}`, { quantity: 'fraction' as const, si: share }])),
-        ...(best.keepsSalts ? {} : { noSalts: { quantity: 'count' as const, si: 1 } }),
+        ...Object.fromEntries(best.parts.map(({ share }, i) => [`share${i}`, { quantity: 'fraction' as const, value: share }])),
+        ...(best.keepsSalts ? {} : { noSalts: { quantity: 'count' as const, value: 1 } }),
       },
       patch: [
         forRevision(design.rev),

@@ -40,7 +40,7 @@ describe('care as a remedy', () => {
     const surfaces = found.filter(({ remedy }) => remedy.kind === 'surface');
     expect(surfaces.length).toBeGreaterThan(0);
     for (const { finding, after, remedy, assessment } of surfaces) {
-      expect(after!.values['oxygen']!.si).toBeGreaterThan(finding.values['oxygen']!.si);
+      expect(after!.values['oxygen']!.value).toBeGreaterThan(finding.values['oxygen']!.value);
       expect(wordRemedy(remedy, finding, assessment, METRIC).effect).toMatch(/mg\/L →/);
     }
   });
@@ -52,11 +52,11 @@ describe('care as a remedy', () => {
     };
     const [only] = applied(design, 'water.nitrate').filter(({ remedy }) => remedy.kind === 'changes');
     expect(only!.after!.severity).toBe('fits');
-    const share = only!.remedy.values['fraction']!.si;
+    const share = only!.remedy.values['fraction']!.value;
     const nitrateAt = (fraction: number) =>
       find(judge({ ...design, care: { ...design.care, change: { fraction, everyDays: 7 } } }), 'water.nitrate')!.values;
-    expect(nitrateAt(share)['nitrate']!.si).toBeLessThanOrEqual(nitrateAt(share)['edge']!.si);
-    expect(nitrateAt(share - 0.1)['nitrate']!.si).toBeGreaterThan(nitrateAt(share)['edge']!.si);
+    expect(nitrateAt(share)['nitrate']!.value).toBeLessThanOrEqual(nitrateAt(share)['edge']!.value);
+    expect(nitrateAt(share - 0.1)['nitrate']!.value).toBeGreaterThan(nitrateAt(share)['edge']!.value);
     expect(wordRemedy(only!.remedy, only!.finding, only!.assessment, METRIC).action).toMatch(/^Change \d+ % once a week$/);
   });
 

@@ -5,7 +5,7 @@ import { pointer } from '../../design/edit';
 import { settle } from '../../tank/settle';
 import { NITRATE_PER_N } from '../../tank/at-rest';
 import { usualFeedOfTank } from '../../stocking/usual-feed';
-import type { Assessment } from '../assess';
+import type { Assessment } from '../assessment';
 import { forRevision, type Proposal } from './remedy';
 
 const LIVELIER: Readonly<Record<Surface, Surface | null>> = { still: 'ripple', ripple: 'air-stone', 'air-stone': null };
@@ -36,7 +36,7 @@ export function feedRemedy({ world: { design }, derived }: Assessment, finding: 
     {
       kind: 'feed',
       subjects: [],
-      values: { feed: { quantity: 'mass', si: gPerDay } },
+      values: { feed: { quantity: 'mass', value: gPerDay } },
       patch: [forRevision(design.rev), { op: 'replace', path: pointer('care', 'feed', 'gPerDay'), value: gPerDay }],
     },
   ];
@@ -47,7 +47,7 @@ const SHARES = [0.1, 0.15, 0.2, 0.25, 0.3, 0.4, 0.5];
 
 /** The smallest weekly change that keeps nitrate under its limit. */
 export function changesRemedy({ world: { design }, derived }: Assessment, finding: Finding): Proposal[] {
-  const limit = finding.values['edge']?.si;
+  const limit = finding.values['edge']?.value;
   const scenario = derived['tank.ahead'].value?.scenario;
   if (finding.code !== 'water.nitrate' || limit === undefined || !scenario) return [];
   const now = scenario.change ? scenario.change.fraction / scenario.change.everyDays : 0;
@@ -60,7 +60,7 @@ export function changesRemedy({ world: { design }, derived }: Assessment, findin
     {
       kind: 'changes',
       subjects: [],
-      values: { fraction: { quantity: 'fraction', si: fraction } },
+      values: { fraction: { quantity: 'fraction', value: fraction } },
       patch: [forRevision(design.rev), { op: 'replace', path: pointer('care', 'change'), value: { fraction, everyDays: 7 } }],
     },
   ];

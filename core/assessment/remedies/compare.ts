@@ -3,7 +3,7 @@ import type { Finding } from '../../calculation/finding';
 import { severityRank } from '../../calculation/finding';
 import { Design } from '../../design/design';
 import { applyEdit } from '../../design/edit';
-import { assess, type Assessment } from '../assess';
+import type { Assessment } from '../assessment';
 
 /** One finding as it is and as it would be; null where it does not arise. */
 export interface Difference {
@@ -16,7 +16,7 @@ export interface Difference {
 export function compare(assessment: Assessment, patch: readonly Operation[]): { after: Assessment; differences: Difference[] } | null {
   const applied = applyEdit(assessment.world.design, patch, Design);
   if (!applied.ok) return null;
-  const after = assess({ ...assessment.world, design: applied.document }, new Map(assessment.kept));
+  const after = assessment.again({ ...assessment.world, design: applied.document }, new Map(assessment.kept));
   const before = new Map(assessment.findings.map((finding) => [finding.key, finding]));
   const then = new Map(after.findings.map((finding) => [finding.key, finding]));
   const differences = [...new Set([...before.keys(), ...then.keys()])]

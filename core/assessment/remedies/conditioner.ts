@@ -1,7 +1,7 @@
 import type { Finding } from '../../calculation/finding';
 import { pointer } from '../../design/edit';
 import { afterConditioner, CONDITIONERS } from '../../water/conditioners';
-import type { Assessment } from '../assess';
+import type { Assessment } from '../assessment';
 import { animalOf } from '../derive';
 import { forRevision, type Proposal } from './remedy';
 

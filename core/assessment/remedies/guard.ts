@@ -4,7 +4,7 @@ import { inOrder } from '../../design/design';
 import { pointer } from '../../design/edit';
 import { meantToBreed, youngDepthMm } from '../../stocking/company';
 import { companyOf } from '../derive';
-import type { Assessment } from '../assess';
+import type { Assessment } from '../assessment';
 import { forRevision, oncePer, type Proposal } from './remedy';
 
 /** Meshes and sponges to be had, millimetres. Common practice. */
@@ -34,5 +34,5 @@ export function guardRemedy(assessment: Assessment, finding: Finding): Proposal[
     .map(([id]) => ({ op: 'replace', path: pointer('vessel', 'openings', id, 'guardMm'), value: mesh }));
   return patch.length === 0
     ? []
-    : [{ kind: 'guard', subjects: [], values: { mesh: { quantity: 'length', si: mesh } }, patch: [forRevision(design.rev), ...patch] }];
+    : [{ kind: 'guard', subjects: [], values: { mesh: { quantity: 'length', value: mesh } }, patch: [forRevision(design.rev), ...patch] }];
 }

@@ -211,7 +211,7 @@ describe('the remedies of company and gear', () => {
     const need = find(judge(design), 'heat.heater-rating:heater')!;
     expect(need.severity).toBe('conflict');
     const [proposal] = propose(ratingRemedy, design, 'heat.heater-rating:heater');
-    expect(after(design, proposal).equipment['heater']?.powerW).toBeGreaterThanOrEqual(need.values['wanted']!.si);
+    expect(after(design, proposal).equipment['heater']?.powerW).toBeGreaterThanOrEqual(need.values['wanted']!.value);
   });
 
   it('set sexes right', () => {

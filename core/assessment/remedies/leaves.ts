@@ -3,7 +3,7 @@ import { nextOrder, type Design } from '../../design/design';
 import { pointer } from '../../design/edit';
 import { FRESH_SALINITY_MAX } from '../../tank/scenario';
 import { settle } from '../../tank/settle';
-import type { Assessment } from '../assess';
+import type { Assessment } from '../assessment';
 import { leachedMgPerDay } from '../derive/scenario';
 import { forRevision, oncePer, type Proposal } from './remedy';
 
@@ -42,9 +42,9 @@ const leavesOf = oncePer(({ world: { design, catalogue }, derived }): Leaves | n
 /** Leaf litter, where soft water is not acid enough: the fewest leaves whose middle estimate gets there. */
 export function leavesRemedy(assessment: Assessment, finding: Finding): Proposal[] {
   const { design } = assessment.world;
-  const want = finding.values['optimumHigh']?.si;
+  const want = finding.values['optimumHigh']?.value;
   if (finding.code !== 'water.parameter' || finding.parameter !== 'ph' || want === undefined) return [];
-  if ((finding.values['planned']?.si ?? 0) <= want || design.water.organicCarbonMgPerL.value !== null) return [];
+  if ((finding.values['planned']?.value ?? 0) <= want || design.water.organicCarbonMgPerL.value !== null) return [];
   const leaves = leavesOf(assessment);
   if (!leaves) return [];
   const { key, there, litres, phWith } = leaves;
@@ -56,7 +56,7 @@ export function leavesRemedy(assessment: Assessment, finding: Finding): Proposal
     {
       kind: 'leaves',
       subjects: [LEAVES],
-      values: { grams: { quantity: 'number', si: grams } },
+      values: { grams: { quantity: 'number', value: grams } },
       patch: [
         forRevision(design.rev),
         there

@@ -1,6 +1,6 @@
 import type { Finding } from '../../calculation/finding';
 import { pointer } from '../../design/edit';
-import type { Assessment } from '../assess';
+import type { Assessment } from '../assessment';
 import { forRevision, type Proposal } from './remedy';
 
 /** Covers the vessel: glass keeps heat and water in, mesh lets plants grow through. */

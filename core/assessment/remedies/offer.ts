@@ -1,66 +1,9 @@
 import { severityRank, type Finding, type FindingValue } from '../../calculation/finding';
 import { Design } from '../../design/design';
 import { applyEdit } from '../../design/edit';
-import { assess, type Assessment } from '../assess';
-import { flattenRemedy, wallRemedy } from './bank';
-import { capRemedy, deepenRemedy, grainRemedy, matRemedy } from './bed';
-import { blendRemedy } from './blend';
-import { changesRemedy, feedRemedy, surfaceRemedy, topUpRemedy } from './care';
-import { conditionerRemedy } from './conditioner';
-import { coverSidesRemedy } from './cover-sides';
-import { groupRemedy } from './group';
-import { guardRemedy } from './guard';
-import { leavesRemedy } from './leaves';
-import { lidRemedy } from './lid';
-import { ballastRemedy, hidesRemedy, moveRemedy, steadyRemedy } from './pieces';
-import { placeRemedy } from './place';
-import { ratingRemedy } from './rating';
+import type { Assessment } from '../assessment';
+import { FRAME } from '../frame';
 import { oncePer, type Proposal, type Remedy, type RemedyMaker } from './remedy';
-import { recipeRemedy } from './recipe';
-import { removeRemedy } from './remove';
-import { saltsRemedy } from './salts';
-import { fanRemedy, setPointRemedy } from './set-point';
-import { sexesRemedy } from './sexes';
-import { inertRemedy, lampHoursRemedy, openLidRemedy } from './source';
-import { swapRemedy } from './swap';
-import { vesselRemedy } from './vessel';
-
-export const REMEDY_MAKERS: readonly RemedyMaker[] = [
-  blendRemedy,
-  saltsRemedy,
-  recipeRemedy,
-  inertRemedy,
-  conditionerRemedy,
-  leavesRemedy,
-  feedRemedy,
-  surfaceRemedy,
-  changesRemedy,
-  topUpRemedy,
-  fanRemedy,
-  setPointRemedy,
-  lampHoursRemedy,
-  openLidRemedy,
-  ratingRemedy,
-  groupRemedy,
-  sexesRemedy,
-  lidRemedy,
-  guardRemedy,
-  coverSidesRemedy,
-  flattenRemedy,
-  wallRemedy,
-  capRemedy,
-  deepenRemedy,
-  grainRemedy,
-  matRemedy,
-  ballastRemedy,
-  steadyRemedy,
-  moveRemedy,
-  hidesRemedy,
-  swapRemedy,
-  vesselRemedy,
-  placeRemedy,
-  removeRemedy,
-];
 
 /** What can be done about a finding, and what would still be left. */
 export interface Help {
@@ -78,7 +21,7 @@ const NO_HELP: Help = { remedies: [], shortfall: null };
  * The remedies of one finding, each tried out on a copy of the design: only those that lower its severity or its excess are offered,
  * and every conflict that one would open is named with it.
  */
-export function helpFor(assessment: Assessment, finding: Finding, makers: readonly RemedyMaker[] = REMEDY_MAKERS): Help {
+export function helpFor(assessment: Assessment, finding: Finding, makers: readonly RemedyMaker[] = FRAME.makers(finding.code)): Help {
   if (finding.severity === 'fits') return NO_HELP;
   const proposals = makers.flatMap((maker) => maker(assessment, finding));
   const nearer = proposals.map((proposal, i) => tryOut(assessment, finding, proposal, i)).filter((remedy) => remedy !== null);
@@ -115,7 +58,9 @@ function trial(assessment: Assessment, { patch }: Proposal): Trial | null {
   let found = trials.get(key);
   if (found === undefined) {
     const applied = applyEdit(assessment.world.design, patch, Design);
-    found = applied.ok ? tried(assessment, assess({ ...assessment.world, design: applied.document }, new Map(assessment.kept))) : null;
+    found = applied.ok
+      ? tried(assessment, assessment.again({ ...assessment.world, design: applied.document }, new Map(assessment.kept)))
+      : null;
     trials.set(key, found);
   }
   return found;
@@ -165,7 +110,7 @@ function shortfallOf(assessment: Assessment, finding: Finding, remedies: readonl
   const low = nearest.values['optimumLow'];
   const high = nearest.values['optimumHigh'];
   if (!best) return { reason: 'none-known' };
-  const side = low && best.si < low.si ? 'low' : 'high';
+  const side = low && best.value < low.value ? 'low' : 'high';
   const wanted = side === 'low' ? low : high;
   return { reason: 'blend-ends', best, side, ...(wanted ? { wanted } : {}) };
 }

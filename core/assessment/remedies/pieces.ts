@@ -8,7 +8,7 @@ import { nextOrder, type Design } from '../../design/design';
 import { pointer } from '../../design/edit';
 import { frontEdgeMm } from '../../vessel/inside-floor';
 import type { Vessel } from '../../vessel/model';
-import type { Assessment } from '../assess';
+import type { Assessment } from '../assessment';
 import { animalOf } from '../derive';
 import { freeKey } from './bank';
 import { forRevision, type Proposal, type RemedyKind } from './remedy';
@@ -38,10 +38,10 @@ export function ballastRemedy(assessment: Assessment, finding: Finding): Proposa
   const ballast = finding.values['ballast'];
   if (finding.code !== 'hardscape.floats' || !piece || !ballast) return [];
   const { design } = assessment.world;
-  const kg = Math.ceil(ballast.si / 50) / 20;
+  const kg = Math.ceil(ballast.value / 50) / 20;
   return [
     proposal(design, 'ballast', piece.id, [set(piece.id, 'fixing', 'weighted'), set(piece.id, 'ballastKg', kg)], {
-      mass: { quantity: 'mass', si: kg * 1000 },
+      mass: { quantity: 'mass', value: kg * 1000 },
     }),
     proposal(design, 'screw', piece.id, [set(piece.id, 'fixing', 'screwed')]),
   ];
@@ -56,7 +56,7 @@ export function steadyRemedy(assessment: Assessment, finding: Finding): Proposal
       {
         kind: 'on-floor',
         subjects: ids,
-        values: { count: { quantity: 'count', si: ids.length } },
+        values: { count: { quantity: 'count', value: ids.length } },
         patch: [
           forRevision(design.rev),
           ...ids.map((id) => set(id, 'stand', 'floor')),
@@ -72,7 +72,7 @@ export function steadyRemedy(assessment: Assessment, finding: Finding): Proposal
   const flat = set(piece.id, 'turnDeg', [0, 0, piece.item.turnDeg[2]]);
   return [
     proposal(design, 'embed', piece.id, [set(piece.id, 'stand', 'bed'), set(piece.id, 'embedMm', depth)], {
-      depth: { quantity: 'length', si: depth },
+      depth: { quantity: 'length', value: depth },
     }),
     ...(piece.item.turnDeg[0] !== 0 || piece.item.turnDeg[1] !== 0 ? [proposal(design, 'lay-flat', piece.id, [flat])] : []),
   ];
@@ -90,7 +90,7 @@ export function moveRemedy(assessment: Assessment, finding: Finding): Proposal[]
       const pieces = finding.subjects.flatMap((id) => standingOf(assessment, id) ?? []).filter(({ item }) => !item.locked);
       const ops = pieces.flatMap((piece) => movedIn(piece, vessel, gap));
       return ops.length > 0 && pieces[0]
-        ? [proposal(design, 'move-in', pieces[0].id, ops, { count: { quantity: 'count', si: ops.length } })]
+        ? [proposal(design, 'move-in', pieces[0].id, ops, { count: { quantity: 'count', value: ops.length } })]
         : [];
     }
     case 'hardscape.overlap': {
@@ -137,7 +137,7 @@ export function moveRemedy(assessment: Assessment, finding: Finding): Proposal[]
 const turns = (design: Design, { id, item }: Standing): Proposal[] =>
   [90, -90, 180].map((by) =>
     proposal(design, 'turn', id, [set(id, 'turnDeg', [item.turnDeg[0], item.turnDeg[1], turnedTo(item.turnDeg[2] + by)])], {
-      angle: { quantity: 'angle', si: Math.abs(by) },
+      angle: { quantity: 'angle', value: Math.abs(by) },
     }),
   );
 const turnedTo = (degrees: number): number => ((((degrees + 180) % 360) + 360) % 360) - 180;
@@ -182,7 +182,7 @@ export function hidesRemedy({ world, derived }: Assessment, finding: Finding): P
       ]
     : of.sizeMm;
   const each = of.gaps ? Math.max(1, Math.floor(((sizeMm[0] * sizeMm[1] * sizeMm[2]) / 1e6) * of.gaps.perL)) : 1;
-  const wanted = Math.min(MOST_ADDED, Math.ceil(((finding.values['wanted']?.si ?? 0) - (finding.values['usable']?.si ?? 0)) / each));
+  const wanted = Math.min(MOST_ADDED, Math.ceil(((finding.values['wanted']?.value ?? 0) - (finding.values['usable']?.value ?? 0)) / each));
   const places = freePlaces(derived['scene.pieces'].value ?? [], vessel, sizeMm, wanted);
   if (places.length === 0) return [];
   const added: Record<string, HardscapeItem> = {};
@@ -196,7 +196,7 @@ export function hidesRemedy({ world, derived }: Assessment, finding: Finding): P
     {
       kind: 'hides',
       subjects: [of.id],
-      values: { count: { quantity: 'count', si: places.length } },
+      values: { count: { quantity: 'count', value: places.length } },
       patch: [
         forRevision(design.rev),
         ...Object.entries(added).map(([id, value]): Operation => ({ op: 'add', path: pointer('scene', id), value })),

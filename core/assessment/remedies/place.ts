@@ -1,6 +1,6 @@
 import type { Finding } from '../../calculation/finding';
 import { pointer } from '../../design/edit';
-import type { Assessment } from '../assess';
+import type { Assessment } from '../assessment';
 import { forRevision, type Proposal } from './remedy';
 
 /** What another place in the house is free of. */

@@ -1,6 +1,6 @@
 import type { Finding } from '../../calculation/finding';
 import { pointer } from '../../design/edit';
-import type { Assessment } from '../assess';
+import type { Assessment } from '../assessment';
 import { recipePlan, type RecipeWay } from '../recipe-plan';
 import { forRevision, type Proposal } from './remedy';
 
@@ -36,10 +36,10 @@ export function recipeRemedy(assessment: Assessment, finding: Finding): Proposal
         kind: 'recipe',
         subjects: [...way.batch.litres.map(({ sourceId }) => sourceId), ...way.batch.grams.map(({ saltId }) => saltId)],
         values: {
-          litres: { quantity: 'volume', si: plan.litres },
-          ...Object.fromEntries(way.batch.litres.map(({ litres }, i) => [`litres${i}`, { quantity: 'volume' as const, si: litres }])),
-          ...Object.fromEntries(way.batch.grams.map(({ grams }, i) => [`grams${i}`, { quantity: 'number' as const, si: grams }])),
-          ...(way.wants.length > 0 ? { wants: { quantity: 'count' as const, si: way.wants.length } } : {}),
+          litres: { quantity: 'volume', value: plan.litres },
+          ...Object.fromEntries(way.batch.litres.map(({ litres }, i) => [`litres${i}`, { quantity: 'volume' as const, value: litres }])),
+          ...Object.fromEntries(way.batch.grams.map(({ grams }, i) => [`grams${i}`, { quantity: 'number' as const, value: grams }])),
+          ...(way.wants.length > 0 ? { wants: { quantity: 'count' as const, value: way.wants.length } } : {}),
         },
         patch: [
           forRevision(assessment.world.design.rev),

@@ -8,7 +8,8 @@ import { largeTank } from '../../testing/large-tank';
 import { assess, type Assessment } from '../assess';
 import { plain, wordRemedy, wordShortfall } from '../wording';
 import { bestBlend } from './blend';
-import { helpFor, newConflicts, REMEDY_MAKERS } from './offer';
+import { FRAME } from '../frame';
+import { helpFor, newConflicts } from './offer';
 import { forRevision, type Remedy, type RemedyKind } from './remedy';
 
 /** What is wrong with a remedy, by doing it: null when it keeps its promise. */
@@ -120,7 +121,7 @@ describe('remedies', () => {
     // a maker of such things is not listened to
     const fake = () => [{ kind: 'lid' as const, patch: rename.patch, values: {}, subjects: [] }];
     expect(helpFor(assessment, lid, [fake]).remedies).toEqual([]);
-    expect(helpFor(assessment, lid, [...REMEDY_MAKERS, fake]).remedies.length).toBe(helpFor(assessment, lid).remedies.length);
+    expect(helpFor(assessment, lid, [...FRAME.makers(lid.code), fake]).remedies.length).toBe(helpFor(assessment, lid).remedies.length);
   });
 
   it('made for another revision are refused', () => {
@@ -157,7 +158,7 @@ describe('the blend for the peat pocket', () => {
     // water without lime is made acid by the filter alone, and nobody can say how acid
     expect(help.remedies[0]?.after?.severity).toBe('fits');
     const { plannedLow, plannedHigh } = help.remedies[0]!.after!.values;
-    expect(plannedHigh!.si - plannedLow!.si).toBeGreaterThan(0.8);
+    expect(plannedHigh!.value - plannedLow!.value).toBeGreaterThan(0.8);
   });
 
   it('leaves acid to the leaves once it is poured', () => {

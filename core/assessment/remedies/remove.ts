@@ -1,7 +1,7 @@
 import type { Operation } from 'rfc6902';
 import type { Finding } from '../../calculation/finding';
 import { pointer } from '../../design/edit';
-import type { Assessment } from '../assess';
+import type { Assessment } from '../assessment';
 import { forRevision, type Proposal } from './remedy';
 
 const APART = new Set<Finding['code']>([

@@ -1,7 +1,7 @@
 import type { Finding } from '../../calculation/finding';
 import { pointer } from '../../design/edit';
 import { FRESH_SALINITY_MAX } from '../../tank/scenario';
-import type { Assessment } from '../assess';
+import type { Assessment } from '../assessment';
 import { saltsOf } from '../derive/water';
 import { ASSUMED_KIT, litresOf, standingGh } from '../recipe-plan';
 import { forRevision, type Proposal } from './remedy';
@@ -43,9 +43,9 @@ export function saltsRemedy(assessment: Assessment, finding: Finding): Proposal[
       kind: 'salts',
       subjects: salts.map(({ salt }) => salt.id),
       values: {
-        grams: { quantity: 'number', si: Number(grams.toPrecision(2)) },
-        litres: { quantity: 'volume', si: kit.vesselL },
-        tank: { quantity: 'number', si: Number(((grams * litresOf(assessment)) / kit.vesselL).toPrecision(2)) },
+        grams: { quantity: 'number', value: Number(grams.toPrecision(2)) },
+        litres: { quantity: 'volume', value: kit.vesselL },
+        tank: { quantity: 'number', value: Number(((grams * litresOf(assessment)) / kit.vesselL).toPrecision(2)) },
       },
       patch: [
         forRevision(world.design.rev),

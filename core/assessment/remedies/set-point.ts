@@ -3,7 +3,7 @@ import type { Finding } from '../../calculation/finding';
 import { pointer } from '../../design/edit';
 import { inOrder, nextOrder, type Design } from '../../design/design';
 import type { Thermostat } from '../../equipment/model';
-import type { Assessment } from '../assess';
+import type { Assessment } from '../assessment';
 import { forRevision, type Proposal } from './remedy';
 
 /** How far inside the edge a set-point is put, so that a thermostat's swing stays inside too. Common practice. */
@@ -40,7 +40,10 @@ export function setPointRemedy({ world, derived }: Assessment, finding: Finding)
     {
       kind: culprit ? contrary : needed,
       subjects: [],
-      values: { setPoint: { quantity: 'temperature', si: target }, ...(culprit || present ? { moved: { quantity: 'count', si: 1 } } : {}) },
+      values: {
+        setPoint: { quantity: 'temperature', value: target },
+        ...(culprit || present ? { moved: { quantity: 'count', value: 1 } } : {}),
+      },
       patch: [forRevision(design.rev), ...ops],
     },
   ];
@@ -58,7 +61,7 @@ export function fanRemedy({ world: { design }, derived }: Assessment, finding: F
     {
       kind: 'fan',
       subjects: [],
-      values: { setPoint: { quantity: 'temperature', si: target } },
+      values: { setPoint: { quantity: 'temperature', value: target } },
       patch: [
         forRevision(design.rev),
         {

@@ -1,7 +1,7 @@
 import type { Operation } from 'rfc6902';
 import type { Finding } from '../../calculation/finding';
 import { pointer } from '../../design/edit';
-import type { Assessment } from '../assess';
+import type { Assessment } from '../assessment';
 import { forRevision, type Proposal } from './remedy';
 
 /** Fewer males, more females, or the sex that is missing. */
@@ -9,8 +9,8 @@ export function sexesRemedy({ world: { design } }: Assessment, finding: Finding)
   const [id] = finding.subjects;
   const entry = id && Object.hasOwn(design.stock, id) ? design.stock[id] : undefined;
   if (finding.code !== 'stocking.sex-ratio' || !id || entry?.female === undefined) return [];
-  const males = finding.values['males']?.si ?? 0;
-  const females = finding.values['females']?.si ?? 0;
+  const males = finding.values['males']?.value ?? 0;
+  const females = finding.values['females']?.value ?? 0;
   const proposal = (kind: 'males' | 'females', change: number): Proposal[] => {
     const count = entry.count + change;
     const female = (entry.female ?? 0) + (kind === 'females' ? change : 0);
@@ -23,7 +23,7 @@ export function sexesRemedy({ world: { design } }: Assessment, finding: Finding)
       {
         kind: 'sexes',
         subjects: [kind],
-        values: { change: { quantity: 'count', si: change } },
+        values: { change: { quantity: 'count', value: change } },
         // the smaller of two counts is written first, so that there are never more females than animals
         patch: [forRevision(design.rev), ...(change > 0 ? patch : [...patch].reverse())],
       },
@@ -37,7 +37,7 @@ export function sexesRemedy({ world: { design } }: Assessment, finding: Finding)
     case 'no-female':
       return proposal('females', 1);
     case 'few-females':
-      return proposal('females', Math.max(1, (finding.values['wanted']?.si ?? males) - females));
+      return proposal('females', Math.max(1, (finding.values['wanted']?.value ?? males) - females));
     default:
       return [];
   }

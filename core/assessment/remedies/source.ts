@@ -3,7 +3,7 @@ import type { Finding } from '../../calculation/finding';
 import type { Material } from '../../catalogue/material';
 import { inOrder, type Design } from '../../design/design';
 import { pointer } from '../../design/edit';
-import type { Assessment } from '../assess';
+import type { Assessment } from '../assessment';
 import { forRevision, type Proposal } from './remedy';
 
 /** What gives the water nothing, to lie or stand in place of what does. */
@@ -73,7 +73,7 @@ const USUAL_HOURS = 9;
 const hoursOf = (design: Design, hours: number): Proposal => ({
   kind: 'lamp-hours',
   subjects: [],
-  values: { hours: { quantity: 'count', si: hours } },
+  values: { hours: { quantity: 'count', value: hours } },
   patch: [forRevision(design.rev), { op: 'replace', path: pointer('care', 'lampHours'), value: hours }],
 });
 

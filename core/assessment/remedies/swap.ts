@@ -2,7 +2,7 @@ import type { Operation } from 'rfc6902';
 import { standIns } from '../../biotope/fidelity';
 import type { Finding } from '../../calculation/finding';
 import { pointer } from '../../design/edit';
-import type { Assessment } from '../assess';
+import type { Assessment } from '../assessment';
 import { forRevision, type Proposal } from './remedy';
 
 /** Most stand-ins put forward. */

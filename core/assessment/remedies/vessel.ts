@@ -6,7 +6,7 @@ import { newBox, reshaped, type Vessel } from '../../vessel/model';
 import { STOCK_SIZES_MM } from '../../vessel/stock-sizes';
 import { standsIn } from '../../vessel/space';
 import { ASSUMED_GLASS_MM } from '../derive/assumed';
-import { assess, type Assessment } from '../assess';
+import type { Assessment } from '../assessment';
 import { forRevision, oncePer, type Proposal } from './remedy';
 
 const UNSTATED = { value: null, basis: 'measured' as const };
@@ -19,8 +19,8 @@ const BOX_CODES = new Set<Finding['code']>([
   'stocking.strata',
 ]);
 
-function isTooSmall({ world, kept }: Assessment, design: Design): boolean {
-  const { findings } = assess({ ...world, design }, new Map(kept));
+function isTooSmall({ world, kept, again }: Assessment, design: Design): boolean {
+  const { findings } = again({ ...world, design }, new Map(kept));
   return findings.some(
     ({ code, severity }) => BOX_CODES.has(code) && (severity === 'conflict' || (severity === 'watch' && code !== 'stocking.temperament')),
   );
@@ -64,9 +64,9 @@ export function vesselRemedy(assessment: Assessment, finding: Finding): Proposal
       kind: 'vessel',
       subjects: [],
       values: {
-        length: { quantity: 'length', si: vessel.lengthMm },
-        width: { quantity: 'length', si: vessel.widthMm },
-        height: { quantity: 'length', si: vessel.heightMm },
+        length: { quantity: 'length', value: vessel.lengthMm },
+        width: { quantity: 'length', value: vessel.widthMm },
+        height: { quantity: 'length', value: vessel.heightMm },
       },
       patch: [forRevision(assessment.world.design.rev), { op: 'replace', path: pointer('vessel'), value: vessel }],
     },

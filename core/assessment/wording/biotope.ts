@@ -1,7 +1,8 @@
+import type { CodesOf } from '../../calculation/finding';
 import { PARAMETER_META, type Parameter } from '../../catalogue/parameter';
 import { REGIONS } from '../../catalogue/region';
 import { formatSpan } from '../../quantity/format';
-import { listed, MONTHS, nameOf, type CodesOf, type Worded, type Words } from './words';
+import { listed, MONTHS, nameOf, type Worded, type Words } from './words';
 
 /** How true a tank is to its wild place, in words. */
 export function wordBiotope({ code, finding, assessment, units, who, show, count }: Words<CodesOf<'biotope'>>): Worded {
@@ -10,7 +11,7 @@ export function wordBiotope({ code, finding, assessment, units, who, show, count
   const there = place?.name ?? design.brief.biotopeId ?? 'the place';
   const span = (low: string, high: string) => {
     const [a, b] = [finding.values[low], finding.values[high]];
-    return a && b ? formatSpan(a.quantity, [a.si, b.si], units) : 'not known';
+    return a && b ? formatSpan(a.quantity, [a.value, b.value], units) : 'not known';
   };
   switch (code) {
     case 'biotope.not-known':
@@ -46,7 +47,7 @@ export function wordBiotope({ code, finding, assessment, units, who, show, count
       if (finding.severity === 'unknown')
         return {
           title: 'The seasons against the place are not known',
-          reason: 'The room’s year, the vessel or the year of the place is not stated.',
+          reason: 'The room’s temperature by month, the vessel or the year of the place is not stated.',
         };
       if (finding.severity === 'fits')
         return { title: 'The year runs as in the place', reason: `Month by month the tank keeps to ${there}.` };

@@ -1,4 +1,5 @@
-import { formatMm, listed, nameOf, sentence, type CodesOf, type Worded, type Words } from './words';
+import type { CodesOf } from '../../calculation/finding';
+import { formatMm, listed, nameOf, sentence, type Worded, type Words } from './words';
 
 const start = (text: string): string => (text.startsWith('*') ? text : sentence(text).slice(0, -1));
 const MOST_NAMED = 4;
@@ -10,7 +11,7 @@ const HELD: Readonly<Record<string, string>> = {
 };
 
 /** Findings about hardscape and hides, in words. */
-export function wordHardscape({ code, finding, assessment, who, other, show, count }: Words<CodesOf<'hardscape'>>): Worded {
+export function wordHardscape({ code, finding, assessment, who, other, show, count, units }: Words<CodesOf<'hardscape'>>): Worded {
   const named = (from: number) => {
     const ids = finding.subjects.slice(from);
     const names = ids.slice(0, MOST_NAMED).map((id) => nameOf(id, assessment));
@@ -24,7 +25,7 @@ export function wordHardscape({ code, finding, assessment, who, other, show, cou
     case 'hardscape.outside':
       return finding.kind === 'pane'
         ? {
-            title: `${start(who)} stands through the glass`,
+            title: `${start(who)} sticks out through the glass`,
             reason: `${show('share')} of it is outside: move it in, turn it, or take a smaller one.`,
           }
         : { title: `${start(who)} stands over the rim`, reason: `By ${show('over')}: no lid closes over it.` };
@@ -118,13 +119,13 @@ export function wordHardscape({ code, finding, assessment, who, other, show, cou
       };
     case 'hardscape.facing':
       return {
-        title: `${count('count') === 1 ? 'Two mouths' : `${count('count')} pairs of mouths`} look at each other`,
+        title: `${count('count') === 1 ? 'Two cave entrances' : `${count('count')} pairs of cave entrances`} face each other`,
         reason: `${start(named(1))}, ${show('distance')} apart: neighbours of ${who} quarrel across an open line. Turn one, or set something between.`,
       };
     case 'hardscape.scraper':
       return {
         title: 'The scraper does not pass',
-        reason: `${start(named(0))}: ${formatMm(finding.values['gap'])} to the ${finding.kind ?? 'front'} pane, ${formatMm(finding.values['wanted'])} wanted. What grows there stays.`,
+        reason: `${start(named(0))}: ${formatMm(finding.values['gap'], units)} to the ${finding.kind ?? 'front'} pane, ${formatMm(finding.values['wanted'], units)} wanted. What grows there stays.`,
       };
     case 'hardscape.open-room':
       return {

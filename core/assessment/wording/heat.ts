@@ -1,11 +1,12 @@
-import { MONTHS, sentence, type CodesOf, type Worded, type Words } from './words';
+import type { CodesOf } from '../../calculation/finding';
+import { MONTHS, sentence, type Worded, type Words } from './words';
 
 /** Findings about the year and the gear, in words. */
 export function wordHeat({ code, finding, who, show, count }: Words<CodesOf<'heat'>>): Worded {
   switch (code) {
     case 'heat.not-stated':
       return {
-        title: 'The room’s year is not stated',
+        title: 'The room’s temperature by month is not stated',
         reason: 'Give the room’s usual low and high by month; until then no season is judged.',
       };
     case 'heat.too-cold':
@@ -25,7 +26,7 @@ export function wordHeat({ code, finding, who, show, count }: Words<CodesOf<'hea
             };
       }
       const peak = finding.kind?.endsWith('peak');
-      const pastTolerance = finding.values['edge']?.si === finding.values['tolerance']?.si;
+      const pastTolerance = finding.values['edge']?.value === finding.values['tolerance']?.value;
       const strength = pastTolerance ? 'what it stands' : 'its comfort';
       return {
         title: cold

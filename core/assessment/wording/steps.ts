@@ -44,7 +44,10 @@ export function wordStep(step: Told, names: StepNames, units: UnitChoice): { tit
         detail: `Bring ammonia to ${step.values['ammoniaMgN'] ?? 1} mg N/L, with no animal in the tank. A grown-in filter has none left after a day.`,
       };
     case 'ready':
-      return { title: 'Check that it is ready', detail: `Measured, not reckoned: ${expected}. If not, all that follows waits a week.` };
+      return {
+        title: 'Check that it is ready',
+        detail: `By test, not by calculation: ${expected}. If not, all that follows waits a week.`,
+      };
     case 'stock':
       return { title: `Put in ${count > 0 ? `${count} ` : ''}${who}`, detail: 'Acclimate by their bag; lights off.' };
     case 'rehome':

@@ -1,7 +1,8 @@
-import { formatMm, listed, nameOf, type CodesOf, type Worded, type Words } from './words';
+import type { CodesOf } from '../../calculation/finding';
+import { formatMm, listed, nameOf, type Worded, type Words } from './words';
 
 /** Findings about the company, in words. */
-export function wordStocking({ code, finding, assessment, who, other, show, count }: Words<CodesOf<'stocking'>>): Worded {
+export function wordStocking({ code, finding, assessment, who, other, show, count, units }: Words<CodesOf<'stocking'>>): Worded {
   switch (code) {
     case 'stocking.not-known':
       return {
@@ -61,7 +62,7 @@ export function wordStocking({ code, finding, assessment, who, other, show, coun
         default:
           return {
             title: finding.severity === 'conflict' ? `${who} eats ${other}` : `${who} may take small ${other}`,
-            reason: `Mouth ${formatMm(finding.values['gape'])} wide against a body ${formatMm(finding.values['depth'])} deep: ${finding.kind === 'asleep' ? 'it hunts at night, and they sleep.' : 'what fits goes down.'}`,
+            reason: `Mouth ${formatMm(finding.values['gape'], units)} wide against a body ${formatMm(finding.values['depth'], units)} deep: ${finding.kind === 'asleep' ? 'it hunts at night, and they sleep.' : 'what fits goes down.'}`,
           };
       }
     case 'stocking.predation-young':
@@ -75,11 +76,11 @@ export function wordStocking({ code, finding, assessment, who, other, show, coun
       if (finding.kind === 'colony')
         return {
           title: `${who} thins out the young of ${other}`,
-          reason: `Young of ${formatMm(finding.values['young'])} fit a mouth of ${formatMm(finding.values['gape'])}. In dense moss enough live to keep the colony; it hardly grows.`,
+          reason: `Young of ${formatMm(finding.values['young'], units)} fit a mouth of ${formatMm(finding.values['gape'], units)}. In dense moss enough live to keep the colony; it hardly grows.`,
         };
       return {
         title: `${who} eats the young of ${other}`,
-        reason: `Young of ${formatMm(finding.values['young'])} fit a mouth of ${formatMm(finding.values['gape'])}. ${
+        reason: `Young of ${formatMm(finding.values['young'], units)} fit a mouth of ${formatMm(finding.values['gape'], units)}. ${
           finding.severity === 'conflict' ? 'Raise them by themselves.' : 'Some live in dense moss; for numbers, breed it by itself.'
         }`,
       };
@@ -106,7 +107,7 @@ export function wordStocking({ code, finding, assessment, who, other, show, coun
           return { title: `${who} takes ${other} for a rival`, reason: 'Long fins in its stratum set it off.' };
         case 'hunter':
           return {
-            title: `${who} and ${other} wear each other out`,
+            title: `${who} and ${other} stress each other`,
             reason: 'A hunter tries what it cannot swallow; gills and fins are bitten both ways.',
           };
         case 'worries':
@@ -137,13 +138,13 @@ export function wordStocking({ code, finding, assessment, who, other, show, coun
         return { title: `Whether ${who} gets out is not known`, reason: 'Its sizes or habits are not recorded.' };
       if (finding.severity === 'fits') return { title: `${who} stays in`, reason: 'It passes none of the openings stated.' };
       const way = { lid: 'the lid', weir: 'the weir', intake: 'the intake' }[finding.kind?.split(':')[0] ?? ''] ?? 'an opening';
-      const gap = `${formatMm(finding.values['short'])} × ${formatMm(finding.values['long'])}`;
+      const gap = `${formatMm(finding.values['short'], units)} × ${formatMm(finding.values['long'], units)}`;
       return finding.values['young']
         ? {
             title: `Young of ${who} go through ${way}`,
-            reason: `They are ${formatMm(finding.values['young'])} long; the opening is ${gap}.`,
+            reason: `They are ${formatMm(finding.values['young'], units)} long; the opening is ${gap}.`,
           }
-        : { title: `${who} goes out through ${way}`, reason: `${formatMm(finding.values['body'])} thin; the opening is ${gap}.` };
+        : { title: `${who} goes out through ${way}`, reason: `${formatMm(finding.values['body'], units)} thin; the opening is ${gap}.` };
     }
     case 'stocking.group-size': {
       if (finding.severity === 'unknown') return { title: `Group size of ${who} not known`, reason: 'No figure is recorded.' };
@@ -207,7 +208,7 @@ export function wordStocking({ code, finding, assessment, who, other, show, coun
     case 'stocking.unidentified':
       return {
         title: `Which of ${show('kinds')} kinds this is, is not known`,
-        reason: `${who}: judged by what suits it whichever it is, the larger size, the worse temper. Identify it on the Livestock bench to know more.`,
+        reason: `${who}: judged so that it is safe for any of these: the larger size, the worse temper. Identify it on the Livestock bench to know more.`,
       };
     case 'stocking.not-chosen':
       return { title: 'Nothing lives here yet', reason: 'Name an animal, or the wild place to rebuild, on the Livestock bench.' };

@@ -1,9 +1,10 @@
-import { formatMm, sentence, type CodesOf, type Worded, type Words } from './words';
+import type { CodesOf } from '../../calculation/finding';
+import { formatMm, sentence, type Worded, type Words } from './words';
 
 const start = (text: string): string => sentence(text).slice(0, -1);
 
 /** Findings about the bed, in words. */
-export function wordSubstrate({ code, finding, who, other, show }: Words<CodesOf<'substrate'>>): Worded {
+export function wordSubstrate({ code, finding, who, other, show, units }: Words<CodesOf<'substrate'>>): Worded {
   switch (code) {
     case 'substrate.not-stated':
       return { title: 'Bed not stated', reason: 'Lay it on the Substrate bench, or say there that the bottom stays bare.' };
@@ -67,7 +68,7 @@ export function wordSubstrate({ code, finding, who, other, show }: Words<CodesOf
         case 'thin':
           return {
             title: `The cap over ${who} is thin`,
-            reason: `${formatMm(finding.values['cover'])} at its thinnest, ${formatMm(finding.values['wanted'])} is the least that holds. Soak and press the layer first, or trapped air breaks it.`,
+            reason: `${formatMm(finding.values['cover'], units)} at its thinnest, ${formatMm(finding.values['wanted'], units)} is the least that holds. Soak and press the layer first, or trapped air breaks it.`,
           };
         case 'coarse':
           return {
@@ -75,7 +76,7 @@ export function wordSubstrate({ code, finding, who, other, show }: Words<CodesOf
             reason: 'Fine soil works up through its pores. A finer cap, or a cloth between the two.',
           };
         default:
-          return { title: `${start(who)} is capped`, reason: `${formatMm(finding.values['cover'])} over it at the thinnest.` };
+          return { title: `${start(who)} is capped`, reason: `${formatMm(finding.values['cover'], units)} over it at the thinnest.` };
       }
     case 'substrate.soil-share':
       return finding.severity === 'fits'
@@ -85,7 +86,7 @@ export function wordSubstrate({ code, finding, who, other, show }: Words<CodesOf
             reason: `${show('soil')} to ${show('water')} of water, where ${show('wanted')} is usual: it holds the pH less, and not for long.`,
           };
     case 'substrate.grain':
-      return wordGrain(finding, who, other, show);
+      return wordGrain(finding, who, other, show, units);
     case 'substrate.depth':
       if (finding.severity === 'unknown') return { title: `Depth of bed that ${who} needs not known`, reason: 'No figure is recorded.' };
       return finding.severity === 'fits'
@@ -118,10 +119,10 @@ export function wordSubstrate({ code, finding, who, other, show }: Words<CodesOf
   }
 }
 
-function wordGrain(finding: Words['finding'], who: string, other: string, show: Words['show']): Worded {
-  const grain = `${formatMm(finding.values['fine'])} to ${formatMm(finding.values['coarse'])}`;
-  const upTo = formatMm(finding.values['upTo']);
-  const from = formatMm(finding.values['from']);
+function wordGrain(finding: Words['finding'], who: string, other: string, show: Words['show'], units: Words['units']): Worded {
+  const grain = `${formatMm(finding.values['fine'], units)} to ${formatMm(finding.values['coarse'], units)}`;
+  const upTo = formatMm(finding.values['upTo'], units);
+  const from = formatMm(finding.values['from'], units);
   const choose = `Bare glass, sand up to ${upTo}, or stones from ${from}`;
   switch (finding.kind) {
     case 'bare':

@@ -1,7 +1,8 @@
-import { formatMm, sentence, type CodesOf, type Worded, type Words } from './words';
+import type { CodesOf } from '../../calculation/finding';
+import { formatMm, sentence, type Worded, type Words } from './words';
 
 /** Findings about the vessel, in words. */
-export function wordVessel({ code, finding, who, show, count }: Words<CodesOf<'vessel'>>): Worded {
+export function wordVessel({ code, finding, who, show, count, units }: Words<CodesOf<'vessel'>>): Worded {
   switch (code) {
     case 'vessel.not-stated':
       return {
@@ -87,13 +88,13 @@ export function wordVessel({ code, finding, who, show, count }: Words<CodesOf<'v
         ? { title: `The ${who} only just passes the top`, reason: `${show('spare')} to spare: wet hands want more.` }
         : {
             title: `The ${who} does not pass the top`,
-            reason: `The opening is ${show('opening')} across, ${show('spare')} too little end first.`,
+            reason: `The opening is ${show('opening')} across, ${show('spare')} too small, even end-on.`,
           };
     }
     case 'vessel.piece-fit':
       return {
         title: `${sentence(who).slice(0, -1)} ${finding.severity === 'conflict' ? 'does not pass' : 'only just passes'} the top`,
-        reason: `The largest opening between rim and braces is ${show('opening')} across${finding.severity === 'conflict' ? `, ${show('spare')} too little end first` : ''}.`,
+        reason: `The largest opening between rim and braces is ${show('opening')} across${finding.severity === 'conflict' ? `, ${show('spare')} too small, even end-on` : ''}.`,
       };
     case 'vessel.clearance':
       if (finding.severity === 'unknown')
@@ -102,7 +103,7 @@ export function wordVessel({ code, finding, who, show, count }: Words<CodesOf<'v
         ? { title: 'Room above to reach in', reason: `${show('clearance')} free.` }
         : {
             title: finding.severity === 'conflict' ? 'No hand gets in from above' : 'Little room above to reach in',
-            reason: `${show('clearance')} free; a hand with a net wants ${show('wanted')}.`,
+            reason: `${show('clearance')} free; allow ${show('wanted')} for a hand with a net.`,
           };
     case 'vessel.space':
       return finding.severity === 'fits'
@@ -139,16 +140,16 @@ export function wordVessel({ code, finding, who, show, count }: Words<CodesOf<'v
       if (finding.severity === 'unknown')
         return {
           title: 'Glass thickness not stated',
-          reason: `Plate theory asks for ${formatMm(finding.values['need'])} if it were filled to the rim. Information, never a certificate.`,
+          reason: `Plate theory asks for ${formatMm(finding.values['need'], units)} if it were filled to the rim. Information, never a certificate.`,
         };
       return finding.severity === 'fits'
         ? {
             title: 'Glass as thick as plate theory asks',
-            reason: `${formatMm(finding.values['glass'])}; ${formatMm(finding.values['need'])} asked. Information, never a certificate.`,
+            reason: `${formatMm(finding.values['glass'], units)}; ${formatMm(finding.values['need'], units)} asked. Information, never a certificate.`,
           }
         : {
             title: 'Glass thinner than plate theory asks',
-            reason: `${formatMm(finding.values['glass'])} where ${formatMm(finding.values['need'])} is asked for a fill to the rim. Ask its maker before you fill it. Information, never a certificate.`,
+            reason: `${formatMm(finding.values['glass'], units)} where ${formatMm(finding.values['need'], units)} is asked for a fill to the rim. Ask its maker before you fill it. Information, never a certificate.`,
           };
     case 'vessel.sun':
       return { title: 'Direct sun on the vessel', reason: 'It brings algae and swings of heat. Move it, or shade that side.' };

@@ -1,11 +1,12 @@
+import type { CodesOf } from '../../calculation/finding';
 import type { Finding } from '../../calculation/finding';
 import { PARAMETER_META, type Parameter } from '../../catalogue/parameter';
-import { bandText, optimumText, sentence, toleranceText, type CodesOf, type Worded, type Words } from './words';
+import { bandText, optimumText, sentence, toleranceText, type Worded, type Words } from './words';
 
 /** That the feed was taken, where it was: such a finding hangs on it. */
 const feedText = (finding: Finding): string =>
   finding.values['feed']
-    ? ` This takes ${Number(finding.values['feed'].si.toPrecision(2))} g of dry feed a day, as none is stated: state yours.`
+    ? ` This takes ${Number(finding.values['feed'].value.toPrecision(2))} g of dry feed a day, as none is stated: state yours.`
     : '';
 
 /** Findings about the water, in words. */
@@ -27,7 +28,7 @@ export function wordWater({ code, finding, units, who, show, count }: Words<Code
       const band = doubt ? ` It may settle anywhere in ${bandText(finding, units)}.` : '';
       const tooHigh = count('planned') > count('edge');
       const edge = count('edge');
-      const past = [finding.values['toleranceLow']?.si, finding.values['toleranceHigh']?.si].includes(edge);
+      const past = [finding.values['toleranceLow']?.value, finding.values['toleranceHigh']?.value].includes(edge);
       const strength = past ? `it lives in ${toleranceText(finding, units)}` : `it is comfortable in ${span}`;
       return {
         title: `${name} ${show('planned')} is too ${tooHigh ? 'high' : 'low'} for ${who}`,
@@ -122,11 +123,11 @@ export function wordWater({ code, finding, units, who, show, count }: Words<Code
       return finding.severity === 'fits'
         ? {
             title: `The soil lasts about ${show('weeks')} weeks`,
-            reason: `${show('fewest')} to ${show('most')} between sorts, until it no longer holds pH ${show('setPh')}.`,
+            reason: `${show('fewest')} to ${show('most')} depending on the product, until it no longer holds pH ${show('setPh')}.`,
           }
         : {
-            title: `The soil is spent in about ${show('weeks')} weeks`,
-            reason: `${show('fewest')} to ${show('most')} between sorts: the KH of the change water eats it. Mix with less KH, and it lasts.`,
+            title: `The buffering soil will be exhausted in about ${show('weeks')} weeks`,
+            reason: `${show('fewest')} to ${show('most')} depending on the product: the KH of the change water uses it up. Mix with less KH, and it lasts.`,
           };
     case 'water.oxygen': {
       if (finding.kind === 'none-left')
@@ -147,8 +148,8 @@ export function wordWater({ code, finding, units, who, show, count }: Words<Code
     }
     case 'water.feed':
       return {
-        title: `${finding.values['feed']?.si ?? 0} g of dry food a day is far too much`,
-        reason: `Such animals are usually given about ${finding.values['usual']?.si ?? 0} g. What is left over rots, takes the air and ends as ammonia.`,
+        title: `${finding.values['feed']?.value ?? 0} g of dry food a day is far too much`,
+        reason: `Such animals are usually given about ${finding.values['usual']?.value ?? 0} g. What is left over rots, takes the air and ends as ammonia.`,
       };
     case 'water.nitrate':
       if (finding.severity === 'fits')

@@ -1,5 +1,6 @@
+import type { CodesOf } from '../../calculation/finding';
 import { PARAMETER_META, type Parameter } from '../../catalogue/parameter';
-import { type CodesOf, type Worded, type Words } from './words';
+import { type Worded, type Words } from './words';
 
 /** Findings about ranges that do not meet, in words. */
 export function wordWindow({ code, finding, who, other, show }: Words<CodesOf<'window'>>): Worded {
@@ -16,8 +17,8 @@ export function wordWindow({ code, finding, who, other, show }: Words<CodesOf<'w
                 : `${name}: one stands at most ${show('top')}, the other needs at least ${show('bottom')}.`,
           }
         : {
-            title: `${who} and ${other} pull ${name} apart`,
-            reason: `One is comfortable up to ${show('top')}, the other from ${show('bottom')}; between them one of the two only endures.`,
+            title: `${who} and ${other} do not share a comfortable ${/^[A-Z][a-z]/.test(name) ? name.toLowerCase() : name}`,
+            reason: `One is comfortable up to ${show('top')}, the other from ${show('bottom')}; between them one is only tolerating it.`,
           };
     }
   }

@@ -1,17 +1,15 @@
 import type { Finding, FindingCode, FindingValue } from '../../calculation/finding';
-import { formatQuantity, formatSpan, type UnitChoice } from '../../quantity/format';
+import type { Remedy, RemedyKind } from '../remedies/remedy';
+import { formatQuantity, formatSpan, rounded, type UnitChoice } from '../../quantity/format';
 import { inOrder } from '../../design/design';
 import { sourceLabel } from '../../design/room';
-import type { Assessment } from '../assess';
+import type { Assessment } from '../assessment';
 
 /** What is wrong, then why. Latin names stand between asterisks: *Danio*. */
 export interface Worded {
   title: string;
   reason: string;
 }
-
-type Family = FindingCode extends `${infer F}.${string}` ? F : never;
-export type CodesOf<F extends Family> = Extract<FindingCode, `${F}.${string}`>;
 
 /** A finding on its way into words: the numbers with their units, the names of whom it is about. */
 export interface Words<C extends FindingCode = FindingCode> {
@@ -26,6 +24,16 @@ export interface Words<C extends FindingCode = FindingCode> {
   /** A value of the finding as a bare number. */
   count: (name: string) => number;
 }
+
+/** What a remedy has to say of itself: its values with their units, the names of whom it is about. */
+export interface SayRemedy {
+  remedy: Remedy;
+  assessment: Assessment;
+  names: readonly string[];
+  units: UnitChoice;
+  show: (name: string) => string;
+}
+export type RemedyWords = Readonly<Partial<Record<RemedyKind, (say: SayRemedy) => string>>>;
 
 export const MONTHS = [
   'January',
@@ -43,12 +51,12 @@ export const MONTHS = [
 ];
 
 export function formatValue(value: FindingValue | undefined, units: UnitChoice): string {
-  return value ? formatQuantity(value.quantity, value.si, units) : 'not known';
+  return value ? formatQuantity(value.quantity, value.value, units) : 'not known';
 }
 
 /** Mouths, gaps and panes are said in millimetres, whatever lengths are shown in. */
-export function formatMm(value: FindingValue | undefined): string {
-  return value ? `${Number(value.si.toFixed(value.si < 10 ? 1 : 0))} mm` : 'not known';
+export function formatMm(value: FindingValue | undefined, units: UnitChoice): string {
+  return value ? `${rounded(value.value, value.value < 10 ? 1 : 0, units)} mm` : 'not known';
 }
 
 export function listed(names: readonly string[]): string {
@@ -101,20 +109,20 @@ export function plain(text: string): string {
 export function optimumText(finding: Finding, units: UnitChoice): string {
   const low = finding.values['optimumLow'];
   const high = finding.values['optimumHigh'];
-  if (low && high) return formatSpan(low.quantity, [low.si, high.si], units);
+  if (low && high) return formatSpan(low.quantity, [low.value, high.value], units);
   return low ? `from ${formatValue(low, units)}` : high ? `up to ${formatValue(high, units)}` : 'a range not known';
 }
 
 export function toleranceText(finding: Finding, units: UnitChoice): string {
   const [low, high] = [finding.values['toleranceLow'], finding.values['toleranceHigh']];
-  if (low && high) return formatSpan(low.quantity, [low.si, high.si], units);
+  if (low && high) return formatSpan(low.quantity, [low.value, high.value], units);
   return low ? `from ${formatValue(low, units)}` : high ? `up to ${formatValue(high, units)}` : 'more';
 }
 
 export function bandText(finding: Finding, units: UnitChoice): string {
   const low = finding.values['plannedLow'];
   const high = finding.values['plannedHigh'];
-  return low && high ? formatSpan(low.quantity, [low.si, high.si], units) : '';
+  return low && high ? formatSpan(low.quantity, [low.value, high.value], units) : '';
 }
 
 export function sentence(text: string): string {

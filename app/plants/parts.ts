@@ -1,0 +1,6 @@
+import type { BenchPart } from '../shell/bench';
+
+/** What stands on this bench, as people look for it. */
+export const parts: readonly BenchPart[] = [
+  { name: 'Planting', words: ['aquatic plants', 'moss', 'floating plants', 'planted tank', 'plants'] },
+];

@@ -1,0 +1,46 @@
+import type { PaletteEntry } from '../palette/entry';
+
+/** What can be done in the open room. */
+export interface RoomActs {
+  newTank(): void;
+  newRoom(): void;
+  openFile(): void;
+  exportRoom(): void;
+  undo(): void;
+  redo(): void;
+  catalogue(): void;
+  units(): void;
+  /** Brings a part of the page into sight, by the id of its heading. */
+  show(heading: string): void;
+}
+
+type Act = Exclude<keyof RoomActs, 'show'>;
+
+const NAMES: readonly { name: string; act: Act; words: readonly string[] }[] = [
+  { name: 'New tank', act: 'newTank', words: ['add tank', 'begin', 'create'] },
+  { name: 'New room', act: 'newRoom', words: ['add room', 'fish room'] },
+  { name: 'Open a design or room file', act: 'openFile', words: ['import', 'open file', 'restore', 'load'] },
+  { name: 'Export this room', act: 'exportRoom', words: ['save', 'backup', 'download', 'export', 'share'] },
+  { name: 'Undo', act: 'undo', words: ['take back', 'revert'] },
+  { name: 'Redo', act: 'redo', words: ['do again'] },
+  { name: 'Catalogue of this room', act: 'catalogue', words: ['catalogue', 'catalog', 'encyclopedia', 'look up', 'species list'] },
+  { name: 'Units and theme', act: 'units', words: ['units', 'settings', 'preferences', 'options'] },
+];
+
+const PARTS: readonly { name: string; heading: string; words: readonly string[] }[] = [
+  { name: 'Water at hand', heading: 'water-heading', words: ['sources', 'tap', 'rain water', 'RO', 'osmosis', 'well'] },
+  { name: 'Room temperature by month', heading: 'year-heading', words: ['climate', 'room temperature', 'season', 'air'] },
+  {
+    name: 'Mixing kit and air',
+    heading: 'kit-heading',
+    words: ['scale', 'meter', 'pH meter', 'TDS meter', 'bucket', 'barrel', 'altitude', 'CO2 of the air'],
+  },
+  { name: 'Stock on hand', heading: 'hand-heading', words: ['inventory', 'salts', 'stones', 'wood', 'on hand', 'what I have'] },
+];
+
+export function roomCommands(acts: RoomActs): PaletteEntry[] {
+  return [
+    ...NAMES.map(({ name, act, words }): PaletteEntry => ({ name, words, kind: 'Do', act: () => acts[act]() })),
+    ...PARTS.map(({ name, heading, words }): PaletteEntry => ({ name, words, kind: 'Room', act: () => acts.show(heading) })),
+  ];
+}

@@ -1,0 +1,79 @@
+import { Injectable, type OnDestroy } from '@angular/core';
+import { Observable, defer, from, switchMap } from 'rxjs';
+import type { Design } from '../../core/design/design';
+import type { Room } from '../../core/design/room';
+import type { JudgeAsk, JudgeTold } from '../workers/judge-messages';
+import { catalogueOf, wholeCatalogue } from './shipped-catalogue';
+import { idsToJudge } from './used-ids';
+import type { TaskName, Tasks } from '../workers/judge-tasks';
+
+/** Has things worked out in a worker, away from the hand. Whoever stops listening calls the asking off. */
+@Injectable({ providedIn: 'root' })
+export class JudgeFeed implements OnDestroy {
+  private worker: Promise<Worker> | null = null;
+  private asked = 0;
+  /** The worker that has the whole catalogue. */
+  private given: Worker | null = null;
+
+  /**
+   * Answers once, or fails with the reason.
+   *
+   * @param whole by the whole catalogue: for what looks for other animals than the tank names
+   */
+  ask<K extends TaskName>(
+    task: K,
+    design: Design,
+    room: Room,
+    input: Tasks[K]['input'],
+    { whole } = { whole: true },
+  ): Observable<Tasks[K]['output']> {
+    const part = () => (whole ? wholeCatalogue() : catalogueOf(idsToJudge(design, room)));
+    return defer(() => from(Promise.all([this.started(), part()]))).pipe(
+      switchMap(([worker, catalogue]) => {
+        if (whole && this.given !== worker) {
+          worker.postMessage({ whole: catalogue } satisfies JudgeAsk);
+          this.given = worker;
+        }
+        return this.askOf<Tasks[K]['output']>(worker, { task, design, room, input, catalogue: whole ? 'whole' : catalogue });
+      }),
+    );
+  }
+
+  private started(): Promise<Worker> {
+    this.worker ??= import('../workers/judge-worker').then(({ url }) => new Worker(url, { type: 'module' }));
+    this.worker.catch(() => (this.worker = null));
+    return this.worker;
+  }
+
+  private askOf<T>(worker: Worker, ask: object): Observable<T> {
+    return new Observable((subscriber) => {
+      const id = ++this.asked;
+      let open = true;
+      const on = ({ data }: MessageEvent<JudgeTold>) => {
+        if (data.id !== id) return;
+        open = false;
+        if ('reason' in data) return subscriber.error(new Error(data.reason));
+        subscriber.next(data.answer as T);
+        subscriber.complete();
+      };
+      const broken = () => {
+        open = false;
+        worker.terminate();
+        this.worker = null;
+        subscriber.error(new Error('the browser could not run it'));
+      };
+      worker.addEventListener('message', on);
+      worker.addEventListener('error', broken);
+      worker.postMessage({ ...ask, id } as JudgeAsk);
+      return () => {
+        worker.removeEventListener('message', on);
+        worker.removeEventListener('error', broken);
+        if (open) worker.postMessage({ id, task: null } satisfies JudgeAsk);
+      };
+    });
+  }
+
+  ngOnDestroy(): void {
+    void this.worker?.then((worker) => worker.terminate());
+  }
+}

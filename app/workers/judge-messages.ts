@@ -1,0 +1,16 @@
+import type { Catalogue } from '../../core/catalogue/catalogue';
+import type { Design } from '../../core/design/design';
+import type { Room } from '../../core/design/room';
+import type { TaskName, Tasks } from './judge-tasks';
+
+export type TaskAsk = {
+  [K in TaskName]: { id: number; task: K; design: Design; room: Room; catalogue: Catalogue | 'whole'; input: Tasks[K]['input'] };
+}[TaskName];
+
+/**
+ * Asks for one task on one tank, by the whole catalogue or by the part that comes along; without a task it calls off the asking of that
+ * number. The whole catalogue comes once, before the first asking that wants it: a page gives its workers what it has fetched.
+ */
+export type JudgeAsk = TaskAsk | { id: number; task: null } | { whole: Catalogue };
+
+export type JudgeTold = { id: number; answer: unknown } | { id: number; reason: string };

@@ -1,0 +1,81 @@
+import type { Assessment } from '../../core/assessment/assess';
+import { routines, type Routine } from '../../core/assessment/plan/routine';
+import { tubHours, type Tub } from '../../core/assessment/plan/kept-water';
+import { topUps, type TopUp } from '../../core/assessment/plan/top-up';
+import { compare } from '../../core/assessment/remedies/compare';
+import { helpFor, type Help } from '../../core/assessment/remedies/offer';
+import { wordFinding } from '../../core/assessment/wording';
+import { SEVERITY_WORD, type Finding, type Severity } from '../../core/calculation/finding';
+import type { UnitChoice } from '../../core/quantity/format';
+import type { Operation } from 'rfc6902';
+import { judgedSummary } from '../store/judge-card';
+import type { TankSummary } from '../store/summary';
+
+/** One finding as it is and as a change would leave it, in words. */
+export interface ComparedFinding {
+  key: string;
+  title: string;
+  then: string | null;
+  before: Severity | null;
+  after: Severity | null;
+  beforeWord: string;
+  afterWord: string;
+}
+
+/** What is worked out away from the hand: each by name, with what it is asked and what it answers. */
+export interface Tasks {
+  /** Remedies of what is open, by finding key. */
+  helps: { input: null; output: ReadonlyMap<string, Help> };
+  /** What a patch would change in the judgement, finding by finding. */
+  compare: {
+    input: { remedyId: string; patch: readonly Operation[]; units: UnitChoice };
+    output: { remedyId: string; findings: readonly ComparedFinding[] };
+  };
+  /** The verdict on a tank as its card shows it. */
+  card: { input: { units: UnitChoice }; output: NonNullable<TankSummary['judged']> };
+  routines: { input: null; output: readonly Routine[] };
+  topUps: { input: null; output: TopUp | null };
+  tubHours: { input: { tub: Tub; coolsC: number; usualOxygenMgPerL: number }; output: ReturnType<typeof tubHours> };
+}
+export type TaskName = keyof Tasks;
+
+/** Most findings whose remedies are tried out; a crowded tank has hundreds, and the worst come first. */
+const MOST_HELPED = 60;
+
+function* helps(assessment: Assessment): Generator<null, ReadonlyMap<string, Help>> {
+  const found = new Map<string, Help>();
+  const wanting = assessment.findings.filter(({ severity }) => severity !== 'fits');
+  const pressing = wanting.filter(({ severity }) => severity !== 'unknown').slice(0, MOST_HELPED);
+  for (const finding of [...pressing, ...wanting.filter(({ severity }) => severity === 'unknown').slice(0, MOST_HELPED)]) {
+    found.set(finding.key, helpFor(assessment, finding));
+    yield null;
+  }
+  return found;
+}
+
+function compared(assessment: Assessment, { remedyId, patch, units }: Tasks['compare']['input']): Tasks['compare']['output'] {
+  const changed = compare(assessment, patch);
+  const word = (finding: Finding | null) => (finding ? SEVERITY_WORD[finding.severity].toLowerCase() : 'gone');
+  const findings = (changed?.differences ?? []).map(({ key, before, after }) => ({
+    key,
+    title: wordFinding((before ?? after)!, before ? assessment : changed!.after, units).title,
+    then: after ? wordFinding(after, changed!.after, units).title : null,
+    before: before?.severity ?? null,
+    after: after?.severity ?? null,
+    beforeWord: word(before),
+    afterWord: word(after),
+  }));
+  return { remedyId, findings };
+}
+
+/** How each is done. One that is long yields now and then, so that it can be called off. */
+export const TASKS: {
+  readonly [K in TaskName]: (assessment: Assessment, input: Tasks[K]['input']) => Tasks[K]['output'] | Generator<null, Tasks[K]['output']>;
+} = {
+  helps,
+  compare: compared,
+  card: (assessment, { units }) => judgedSummary(assessment, units),
+  routines: (assessment) => routines(assessment),
+  topUps: (assessment) => topUps(assessment),
+  tubHours: (_, { tub, coolsC, usualOxygenMgPerL }) => tubHours(tub, coolsC, usualOxygenMgPerL),
+};

@@ -1,0 +1,17 @@
+import type { Operation } from 'rfc6902';
+import type { Design } from '../design';
+import { pointer } from '../edit';
+
+/** Another count; females follow where they would outnumber the animals. */
+export function setCount(design: Design, id: string, count: number): Operation[] {
+  const female = design.stock[id]?.female ?? 0;
+  const counted: Operation = { op: 'replace', path: pointer('stock', id, 'count'), value: count };
+  return female > count ? [{ op: 'replace', path: pointer('stock', id, 'female'), value: count }, counted] : [counted];
+}
+
+/** How many are females; null when nobody has sexed them. */
+export function setFemales(design: Design, id: string, female: number | null): Operation[] {
+  const path = pointer('stock', id, 'female');
+  if (female !== null) return [{ op: 'add', path, value: female }];
+  return design.stock[id]?.female === undefined ? [] : [{ op: 'remove', path }];
+}

@@ -92,7 +92,7 @@ type Disinfectant = NonNullable<RoomSource['disinfectant']['value']>;
         </table>
       </div>
       @if (openedSource(); as source) {
-        @defer {
+        @defer (on immediate) {
           <tr-source-report [id]="source.id" [source]="source.entry" (patch)="patch.emit($event)" />
         } @placeholder {
           <p class="soft">Opening …</p>

@@ -12,6 +12,6 @@ export const appConfig: ApplicationConfig = {
     provideRouter(routes, withComponentInputBinding()),
     provideNzI18n(en_US),
     provideNzNoAnimation(),
-    provideServiceWorker('ngsw-worker.js', { enabled: !isDevMode(), registrationStrategy: afterFirstView }),
+    provideServiceWorker('service-worker.js', { enabled: !isDevMode(), registrationStrategy: afterFirstView }),
   ],
 };

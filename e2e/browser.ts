@@ -1,4 +1,4 @@
-import type { Server } from 'node:http';
+import type { IncomingMessage, Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { fileURLToPath } from 'node:url';
 import puppeteer, { type Browser, type Page } from 'puppeteer-core';
@@ -26,13 +26,16 @@ export function launch(userDataDir?: string): Promise<Browser> {
 
 export const BUILT = fileURLToPath(new URL('../dist/app', import.meta.url));
 
-/** The built app, or another state of it, on a port of its own. */
-export async function serve(root = BUILT): Promise<{ url: string; close: () => void }> {
+/** The built app, or another state of it, on a port of its own; `asked` is what was asked of it, by page or service worker. */
+export async function serve(root = BUILT): Promise<{ url: string; asked: string[]; close: () => void }> {
   const app = createApp(root);
+  const asked: string[] = [];
   const server = await new Promise<Server>((resolve) => {
     const listening = app.listen(0, '127.0.0.1', () => resolve(listening));
+    listening.on('request', ({ url }: IncomingMessage) => asked.push(url ?? ''));
   });
   return {
+    asked,
     url: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
     close: () => {
       server.close();

@@ -1,5 +1,5 @@
 import { settled } from './browser';
-import { checkAxe, faults, page, press, site, text, wait } from './stage';
+import { checkAxe, faults, page, site, text, wait } from './stage';
 
 /** What can be pressed and is smaller than a wet finger, by name. */
 const tooSmall = () =>
@@ -61,7 +61,7 @@ describe('on a phone', () => {
     expect(await text('.ledger-toggle')).toMatch(/^Findings: \d to watch/);
     await page.click('.here-now');
     await page.waitForSelector('tr-course nav.open');
-    await press('Equipment', 'link').catch(() => page.click('tr-course a[href$="equipment"]'));
+    await page.click('tr-course a[href$="equipment"]');
     await page.waitForSelector('tr-equipment-bench');
     expect(await shown('tr-course nav')).toBeFalse();
     expect(await text('.here-now')).toContain('Bench: Equipment');

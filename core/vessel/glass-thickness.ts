@@ -1,7 +1,10 @@
 import * as z from 'zod';
 import { calculation } from '../calculation/calculation';
 
-/** L/H -> bending factor β of a pane under water from its top edge down: free top, and held along all four edges. */
+/**
+ * L/H -> β of a pane under water from its top edge down: free top, and held along all four edges. β is the largest principal bending stress in
+ * units of ρ g H (H/t)². A pane free above twists about its foot: from 2.5 on the twisting moment near the ends is what breaks it.
+ */
 const BETA: readonly (readonly [ratio: number, freeTop: number, fourEdges: number])[] = [
   [0.5, 0.084, 0.082],
   [0.667, 0.12, 0.111],
@@ -11,11 +14,14 @@ const BETA: readonly (readonly [ratio: number, freeTop: number, fourEdges: numbe
   [1.5, 0.352, 0.252],
   [1.75, 0.412, 0.287],
   [2, 0.46, 0.314],
-  [2.5, 0.526, 0.348],
-  [3, 0.564, 0.366],
-  [4, 0.599, 0.38],
-  [5, 0.61, 0.384],
+  [2.5, 0.555, 0.348],
+  [3, 0.68, 0.366],
+  [4, 0.93, 0.38],
+  [5, 1.18, 0.384],
 ];
+const LONGEST = BETA[BETA.length - 1]!;
+/** A long pane free above is a bar turned about its foot: the moment of the water, ρ g H³ / 6 a length, is taken up at its two ends. */
+const TWIST_PER_RATIO = 0.25;
 
 /**
  * Tensile strength of float glass over the safety factor of common practice, MPa. EN 16612 for 50 years with γ 1.35 comes to 5.45 over the pane,
@@ -25,9 +31,10 @@ export const DESIGN_STRESS_MPA = 19.2 / 3.8;
 
 export type Edges = 'free-top' | 'four-edges';
 
-/** β by linear interpolation over the ratio of length to height. @returns null outside the table */
+/** β by linear interpolation over the ratio of length to height; beyond the table by its limits. @returns null below the table */
 export function bendingFactor(ratio: number, edges: Edges): number | null {
   const column = edges === 'free-top' ? 1 : 2;
+  if (ratio > LONGEST[0]) return LONGEST[column] + (edges === 'free-top' ? TWIST_PER_RATIO * (ratio - LONGEST[0]) : 0);
   const above = BETA.findIndex(([at]) => at >= ratio);
   const [high, low] = [BETA[above], BETA[above - 1]];
   if (!high) return null;
@@ -36,10 +43,9 @@ export function bendingFactor(ratio: number, edges: Edges): number | null {
   return low[column] + share * (high[column] - low[column]);
 }
 
-/** Thickness at which the bending stress in the longest pane meets the design stress. Millimetres; null outside the table. */
+/** Thickness at which the bending stress in the longest pane meets the design stress. Millimetres; null below the table. */
 export function glassThicknessMm(lengthMm: number, heightMm: number, edges: Edges): number | null {
-  // a longer pane bends as a strip from the bottom up: the last factor holds
-  const beta = bendingFactor(Math.min(lengthMm / heightMm, 5), edges);
+  const beta = bendingFactor(lengthMm / heightMm, edges);
   if (beta === null) return null;
   const pressurePa = 1000 * 9.81 * (heightMm / 1000);
   return heightMm * Math.sqrt((beta * pressurePa) / (DESIGN_STRESS_MPA * 1e6));
@@ -52,7 +58,8 @@ export const glassThickness = calculation({
   outputs: z.strictObject({ thicknessMm: z.number() }),
   source: [
     {
-      citation: 'Plate theory of Timoshenko & Woinowsky-Krieger, Theory of Plates and Shells; β by an own Lévy series for water load',
+      citation:
+        'Plate theory of Timoshenko & Woinowsky-Krieger, Theory of Plates and Shells; β, with the twisting moment, by an own Lévy series for water load',
       basis: 'published',
     },
     { citation: 'Design stress 19.2 MPa over 3.8', basis: 'practice' },

@@ -202,25 +202,23 @@ describe('weight, sump and glass', () => {
     expect(drainBack(120, 90, 1, 20).spareL).toBe(-11);
   });
 
-  // Plate theory: own Lévy series, met by finite differences and by Timoshenko's tables; the thicknesses follow from its table.
+  // Plate theory: thicknesses by the series of glass-thickness.spec.ts, up to 2:1 met by Timoshenko's tables of Mx and My.
   for (const [length, height, thickness] of [
     [600, 360, 5.97],
     [800, 400, 7.56],
     [1000, 500, 10.56],
-    [1200, 500, 11.18],
+    [1200, 500, 11.43],
     [1200, 600, 13.89],
-    [1500, 600, 14.85],
+    [1500, 600, 15.25],
+    [3000, 600, 22.25],
   ] as const)
     it(`asks ${thickness} mm of a rimless ${length} × ${height}`, () => {
       expect(Math.abs(glassThicknessMm(length, height, 'free-top')! / thickness - 1)).toBeLessThan(0.01);
     });
 
-  it('asks less of a pane held all round, and keeps to its table', () => {
+  it('asks less of a pane held all round, and says nothing of one that is more than twice as high as it is long', () => {
     expect(glassThicknessMm(1200, 500, 'four-edges')!).toBeLessThan(glassThicknessMm(1200, 500, 'free-top')!);
     expect(bendingFactor(1, 'free-top')).toBe(0.198);
-    expect(bendingFactor(9, 'free-top')).toBeNull();
     expect(evaluate(glassThickness, { lengthMm: 200, heightMm: 500, edges: 'free-top' as const }).value).toBeNull();
-    // beyond the table a long pane bends as a strip
-    expect(glassThicknessMm(3000, 500, 'free-top')).toBe(glassThicknessMm(2500, 500, 'free-top'));
   });
 });

@@ -1,4 +1,4 @@
-import { settled } from './browser';
+import { calm, settled } from './browser';
 import { checkAxe, eventually, faults, fill, page, press, site, text, wait } from './stage';
 
 const face = async (tank: string, name: string) => {
@@ -11,7 +11,7 @@ const face = async (tank: string, name: string) => {
 };
 const choose = async (name: string) => {
   await page.$$eval('.faces label', (all, wanted) => all.find((label) => label.textContent?.trim() === wanted)?.click(), name);
-  await wait(450);
+  await calm(page);
 };
 const whole = () => page.waitForFunction(() => document.querySelector('.progress')?.textContent?.trim() === '200 likely cases');
 
@@ -70,7 +70,6 @@ describe('the changes', () => {
         'Mature the tank for delicate animals',
       ]) {
         await press(name);
-        await wait(150);
         await checkAxe(`${name}, ${theme}`);
       }
     }
@@ -138,7 +137,7 @@ describe('the bag', () => {
     await face('shell-bed', 'Acclimate');
     await page.setViewport({ width: 820, height: 1180 });
     await page.waitForSelector('.verdict');
-    await wait(200);
+    await calm(page);
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(820);
     await checkAxe('the bag on a tablet');
   });

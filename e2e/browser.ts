@@ -44,8 +44,29 @@ export async function serve(root = BUILT): Promise<{ url: string; asked: string[
   };
 }
 
-/** Waits until the work is on the disk and the remedies have been tried out. */
+/** Waits until what was done is on the screen and on the disk, and the remedies have been tried out. */
 export async function settled(page: Page): Promise<void> {
+  await drawn(page);
   await page.waitForSelector('[data-save="saved"]');
-  await new Promise((resolve) => setTimeout(resolve, 180));
+  await page.waitForFunction(() => !document.querySelector('tr-ledger[aria-busy="true"]'));
+}
+
+/** Waits until two pictures have been drawn: what a key or a button did is in the second at the latest. A tab behind another draws none. */
+export async function drawn(page: Page): Promise<void> {
+  await page.evaluate(
+    () => document.hidden || new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => done(undefined)))),
+  );
+}
+
+/** The same, and nothing fades or slides any more. */
+export async function calm(page: Page): Promise<void> {
+  await drawn(page);
+  await page.evaluate(() =>
+    Promise.allSettled(
+      document
+        .getAnimations()
+        .filter((one) => one.effect?.getComputedTiming().iterations !== Infinity)
+        .map(({ finished }) => finished),
+    ),
+  );
 }

@@ -1,3 +1,4 @@
+import { calm } from './browser';
 import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -9,7 +10,7 @@ const open = async (tank: string, bench: string) => {
   await page.waitForSelector('.tanks a .glass');
   await page.goto(`${site.url}/tank/${tank}/${bench}`);
   await page.waitForSelector('tr-section [data-frame]');
-  await wait(300);
+  await calm(page);
 };
 const middle = (selector: string) =>
   page.$eval(selector, (element) => {
@@ -19,11 +20,11 @@ const middle = (selector: string) =>
 const choose = (name: string) =>
   page
     .$$eval('.head label', (all, wanted) => all.find((label) => label.textContent?.trim() === wanted)?.click(), name)
-    .then(() => wait(450));
+    .then(() => calm(page));
 const focusOn = (selector: string) => page.$eval(selector, (element) => (element as SVGElement).focus());
 const put = async (kind: string) => {
   await addFrom('.adders tr-add-from', kind);
-  await wait(250);
+  await calm(page);
 };
 /** Whether the conflict is still told. */
 const stands = (key: string) => page.$(`${finding(key)}[data-severity="conflict"]`).then((found) => found !== null);
@@ -72,7 +73,7 @@ describe('hardscape in the hand', () => {
     await open('weedy-thicket', 'hardscape');
     await focusOn('[data-piece="stone-a"]');
     await page.keyboard.press('Enter');
-    await wait(200);
+    await calm(page);
     expect(await text('.piece h2')).toBe('rounded stone 1');
     const size = () => page.$eval('.fields tr-quantity input', (field) => (field as HTMLInputElement).value);
     const long = await size();
@@ -84,7 +85,7 @@ describe('hardscape in the hand', () => {
     await page.mouse.up();
     const grown = parseFloat(long) * 1.5;
     expect(parseFloat(await eventually(size, (now) => parseFloat(now) > grown))).toBeGreaterThan(grown);
-    await wait(300);
+    await calm(page);
     const displaced = async () => parseFloat(await text('.head .pick'));
     const before = await displaced();
     await press('Copy');
@@ -153,7 +154,6 @@ describe('both benches', () => {
           await focusOn('[data-piece="rock-large"]');
           await page.keyboard.press('Enter');
         }
-        await wait(300);
         await checkAxe(`${bench} ${theme}`);
         expect(faults).toEqual([]);
       });
@@ -163,7 +163,7 @@ describe('both benches', () => {
     await focusOn('[data-piece="rock-large"]');
     await page.keyboard.press('Enter');
     await page.setViewport({ width: 390, height: 844 });
-    await wait(300);
+    await calm(page);
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(391);
     await checkAxe('hardscape on a phone');
     expect(faults).toEqual([]);

@@ -1,8 +1,8 @@
 import { mkdtempSync, readdirSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { settled } from './browser';
-import { addFrom, checkAxe, eventually, faults, openShowAll, page, press, severityOf, site, text, wait } from './stage';
+import { calm, settled } from './browser';
+import { addFrom, checkAxe, eventually, faults, openShowAll, page, press, severityOf, site, text } from './stage';
 
 const open = async (query = '') => {
   await page.goto(`${site.url}/`);
@@ -13,7 +13,7 @@ const open = async (query = '') => {
 const count = async () => Number(/^(\d+)/.exec(await text('.count'))![1]);
 const shelf = async (name: string) => {
   await page.$$eval('.shelves label', (all, wanted) => all.find((one) => one.textContent?.trim() === wanted)?.click(), name);
-  await wait(250);
+  await calm(page);
 };
 
 describe('the catalogue', () => {
@@ -50,7 +50,6 @@ describe('the catalogue', () => {
         });
         await page.reload();
         await page.waitForSelector('.line');
-        await wait(500);
       }
       await page.waitForSelector('tr-fact-table .pick');
       await page.click('tr-fact-table .pick');
@@ -137,7 +136,7 @@ describe('the catalogue', () => {
       [390, 844],
     ] as const) {
       await page.setViewport({ width, height });
-      await wait(300);
+      await calm(page);
       expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width);
       await checkAxe(`${width} wide`);
     }

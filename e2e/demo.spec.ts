@@ -1,5 +1,5 @@
-import { settled } from './browser';
-import { eventually, faults, finding, keyOf, openShowAll, page, press, severityOf, site, text, wait } from './stage';
+import { calm, settled } from './browser';
+import { eventually, faults, finding, keyOf, openShowAll, page, press, severityOf, site, text } from './stage';
 
 /** Opens a tank of the demo room from its card, as a visitor does. */
 async function walkTo(name: string): Promise<void> {
@@ -14,7 +14,7 @@ async function bench(key: string, selector: string): Promise<void> {
   await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
   await page.keyboard.press(key as '1');
   await page.waitForSelector(selector);
-  await wait(120);
+  await calm(page);
 }
 
 const conflicts = () => page.$$eval('tr-ledger article[data-severity="conflict"]', (all) => all.length);

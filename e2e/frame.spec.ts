@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { launch, settled } from './browser';
+import { calm, launch, settled } from './browser';
 import {
   addAnimal,
   checkAxe,
@@ -272,7 +272,7 @@ describe('the tanks of a room', () => {
     await page.goto(`${site.url}/`);
     // cards are judged one after another and move down as they are: pressed once they stand
     await page.waitForFunction(() => document.querySelectorAll('.tanks a .glass').length === 4);
-    await wait(300);
+    await calm(page);
     const names = () => page.$$eval('.tanks a strong', (all) => all.map((name) => name.textContent?.trim()));
     await press('Duplicate Peat pocket');
     await page.waitForFunction(() => document.querySelectorAll('.tanks a').length === 5);
@@ -345,7 +345,6 @@ describe('axe-core', () => {
       }, theme);
       await page.goto(`${site.url}/`);
       await page.waitForSelector('.tanks a');
-      await wait(300);
       await checkAxe('room');
       for (const path of [
         'peat-pocket/livestock',
@@ -358,12 +357,11 @@ describe('axe-core', () => {
       ]) {
         await page.goto(`${site.url}/tank/${path}`);
         await page.waitForSelector('tr-ledger article');
-        await wait(350);
+        await settled(page);
         await checkAxe(path);
       }
       await page.click('[data-parameter="ghDh"]');
       await page.waitForSelector('.ant-drawer h3');
-      await wait(300);
       await checkAxe('why drawer');
     });
   }

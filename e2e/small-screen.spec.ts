@@ -1,5 +1,5 @@
-import { settled } from './browser';
-import { checkAxe, faults, page, site, text, wait } from './stage';
+import { calm, settled } from './browser';
+import { checkAxe, faults, page, site, text } from './stage';
 
 /** What can be pressed and is smaller than a wet finger, by name. */
 const tooSmall = () =>
@@ -27,7 +27,7 @@ describe('on a tablet by the tank', () => {
     for (const bench of ['livestock', 'vessel', 'water', 'equipment', 'stocking']) {
       await page.goto(`${site.url}/tank/shell-bed/${bench}`);
       await page.waitForSelector('tr-ledger');
-      await wait(300);
+      await calm(page);
       expect(await tooSmall())
         .withContext(bench)
         .toEqual([]);
@@ -51,7 +51,7 @@ describe('on a phone', () => {
     expect(await shown('tr-ledger')).toBeFalse();
     expect(await shown('tr-course nav')).toBeFalse();
     await page.click('.ledger-toggle');
-    await wait(150);
+    await calm(page);
     expect(await shown('tr-ledger')).toBeTrue();
     await (await page.waitForSelector('tr-ledger [data-remedy="lid"]:not([data-stale])'))!.click();
     await settled(page);

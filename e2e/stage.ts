@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import type { Browser, Page } from 'puppeteer-core';
-import { launch, serve, settled } from './browser';
+import { calm, drawn, launch, serve, settled } from './browser';
 
 const AXE = readFileSync(fileURLToPath(new URL('../node_modules/axe-core/axe.min.js', import.meta.url)), 'utf8');
 
@@ -60,7 +60,7 @@ export async function fill(label: string, value: string): Promise<void> {
   await field!.click({ count: 3 });
   await field!.type(value);
   await page.keyboard.press('Enter');
-  await wait(60);
+  await drawn(page);
 }
 
 /**
@@ -73,6 +73,7 @@ export async function press(name: string, role = 'button'): Promise<void> {
   await page.waitForFunction((element) => !(element as HTMLButtonElement).disabled, {}, control);
   await control!.focus();
   await page.keyboard.press('Enter');
+  await drawn(page);
 }
 
 /** Chooses from a list and presses Add. */
@@ -87,9 +88,9 @@ export async function addFrom(selector: string, value: string): Promise<void> {
 
 export async function openShowAll(): Promise<void> {
   for (const group of await page.$$('tr-ledger button.group[aria-expanded="false"]')) await group.click();
-  await wait(80);
+  await drawn(page);
   for (const cause of await page.$$('tr-ledger button.parts[aria-expanded="false"]')) await cause.click();
-  await wait(80);
+  await drawn(page);
 }
 
 export async function newRoomWithTap(): Promise<void> {
@@ -133,6 +134,8 @@ export async function addAnimal(query: string, count: string, purpose: 'Keep' | 
 }
 
 export async function checkAxe(what: string): Promise<void> {
+  // contrast is that of what stands, not of what is still fading in
+  await calm(page);
   await page.evaluate(AXE);
   const found = await page.evaluate(async () => {
     const axe = (

@@ -1,5 +1,5 @@
 import { settled } from './browser';
-import { addFrom, checkAxe, eventually, faults, keyOf, openShowAll, page, press, severityOf, site, text, wait } from './stage';
+import { addFrom, checkAxe, eventually, faults, keyOf, openShowAll, page, press, severityOf, site, text } from './stage';
 
 const open = async (tank: string) => {
   await page.setViewport({ width: 1280, height: 800 });
@@ -185,8 +185,6 @@ describe('the faces of the Water bench', () => {
       ] as const) {
         await page.$$eval('.faces label', (all, name) => all.find((label) => label.textContent?.trim() === name)?.click(), face);
         await page.waitForSelector(part);
-        // the buttons fade from one to the next
-        await wait(400);
         await checkAxe(`${part}, ${theme}`);
       }
     }

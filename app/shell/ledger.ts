@@ -56,6 +56,7 @@ const AT_FIRST = 30;
 /** Findings, worst first; each opens to its reason, basis and remedies with what they would change. */
 @Component({
   selector: 'tr-ledger',
+  host: { '[attr.aria-busy]': 'busy()' },
   imports: [NgTemplateOutlet, ChoiceField, LatinText, SeverityGlyph],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { role: 'complementary', 'aria-label': 'Findings' },
@@ -90,6 +91,8 @@ export class Ledger {
     { value: 'bench', text: 'by bench' },
     { value: 'animal', text: 'by animal' },
   ] as const;
+  /** What helps is still being tried out for what is written here. */
+  protected readonly busy = computed(() => this.view.helps()?.of !== this.view.written()?.world);
   /** The remedy that is being compared. */
   protected readonly comparing = signal<Remedy | null>(null);
 
@@ -100,7 +103,7 @@ export class Ledger {
   private worded({ finding, parts, gravity, accepted }: Entry): Row {
     const assessment = this.view.written()!;
     const units = this.units();
-    const help = finding.severity === 'fits' ? undefined : this.view.helps()?.get(finding.key);
+    const help = finding.severity === 'fits' ? undefined : this.view.helps()?.byKey.get(finding.key);
     return {
       finding,
       parts,
@@ -114,7 +117,7 @@ export class Ledger {
       // those of the revision before stay in sight until the new ones have been tried out
       remedies: (help?.remedies ?? []).map((remedy) => ({
         remedy,
-        stale: remedy.baseRev !== assessment.world.design.rev,
+        stale: this.busy(),
         ...wordRemedy(remedy, finding, assessment, units),
       })),
       shortfall: help ? wordShortfall(help, finding, units) : null,

@@ -59,8 +59,11 @@ const NO_CATALOGUE: CatalogueData = { edition: '', organisms: [], waters: [], ma
 /** How a tank is judged. */
 export const JUDGE = new InjectionToken<typeof assess>('judge', { providedIn: 'root', factory: () => assess });
 
-/** Helps of the findings on show, by finding key. */
-export type Helps = ReadonlyMap<string, Help>;
+/** What helps against each finding of a judgement, by finding key. */
+export interface Helps {
+  of: Assessment['world'];
+  byKey: ReadonlyMap<string, Help>;
+}
 
 /** The tank on the bench: its design and room, the judgement of both, and who may write. */
 @Injectable({ providedIn: 'root' })
@@ -141,11 +144,12 @@ export class TankSession {
 
   /** Remedies are tried out in a worker after the verdict is on the screen, and dropped when a newer verdict comes. */
   readonly helps$: Observable<Helps> = this.assessment$.pipe(
-    switchMap(({ world: { design, room } }) =>
+    switchMap(({ world }) =>
       this.preview$.value
         ? NEVER
         : timer(HELPED_AFTER_MS).pipe(
-            switchMap(() => this.feed.ask('helps', design, room, null, { whole: this.whole !== null })),
+            switchMap(() => this.feed.ask('helps', world.design, world.room, null, { whole: this.whole !== null })),
+            map((byKey) => ({ of: world, byKey })),
             catchError(() => NEVER),
           ),
     ),

@@ -18,6 +18,8 @@ export function launch(userDataDir?: string): Promise<Browser> {
   return puppeteer.launch({
     executablePath: process.env['CHROME_BIN'] ?? '/usr/bin/chromium',
     headless: true,
+    // a call that hangs says which it was, and not only that the spec's time is up
+    protocolTimeout: 40_000,
     args: FLAGS,
     defaultViewport: { width: 1280, height: 800 },
     ...(userDataDir ? { userDataDir } : {}),

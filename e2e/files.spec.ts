@@ -2,7 +2,7 @@ import { mkdtemp, readFile, readdir, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { serve, settled } from './browser';
-import { faults, fill, page, press, site, text, wait } from './stage';
+import { faults, fill, keepCopy, page, press, site, text, wait } from './stage';
 
 /** Where this page's downloads go. */
 async function downloads(): Promise<{ folder: string; next: (ending: string) => Promise<Buffer> }> {
@@ -135,6 +135,7 @@ describe('a tank’s files', () => {
 describe('with the server stopped', () => {
   it('reload, edit, save and export still work', async () => {
     const own = await serve();
+    await keepCopy();
     await page.goto(`${own.url}/`);
     await page.waitForSelector('.tanks a');
     await page.evaluate(() => navigator.serviceWorker.ready);

@@ -16,6 +16,7 @@ import {
   openShowAll,
   page,
   press,
+  secondTab,
   severityOf,
   site,
   text,
@@ -257,7 +258,7 @@ describe('the store', () => {
     await page.waitForSelector('.tanks a');
     await page.goto(`${site.url}/tank/peat-pocket/livestock`);
     await settled(page);
-    const other = await page.browserContext().newPage();
+    const other = await secondTab();
     await other.goto(`${site.url}/tank/peat-pocket/livestock`);
     await other.waitForSelector('[data-save="read-only"]');
     await (await other.waitForSelector('[data-save="read-only"] button'))!.click();

@@ -24,6 +24,7 @@ afterAll(async () => {
 beforeEach(async () => {
   const context = await browser.createBrowserContext();
   page = await context.newPage();
+  unkept = await keepNoCopy(page);
   faults = [];
   page.on('pageerror', (error) => faults.push(String(error)));
   page.on('console', (message) => {
@@ -33,6 +34,23 @@ beforeEach(async () => {
 afterEach(async () => {
   await page.browserContext().close();
 });
+
+let unkept: string;
+/** A copy of the whole program for every spec is most of its work, and only those look at it that stop the server or renew it. */
+async function keepNoCopy(of: Page): Promise<string> {
+  const { identifier } = await of.evaluateOnNewDocument(() => {
+    navigator.serviceWorker.register = () => new Promise(() => undefined);
+  });
+  return identifier;
+}
+/** Another tab of the same browser, on the same store. */
+export async function secondTab(): Promise<Page> {
+  const tab = await page.browserContext().newPage();
+  await keepNoCopy(tab);
+  return tab;
+}
+/** From the next page on, the browser keeps the program as it does for a user. */
+export const keepCopy = () => page.removeScriptToEvaluateOnNewDocument(unkept);
 
 export const text = (selector: string) => page.$eval(selector, (element) => (element.textContent ?? '').replace(/\s+/g, ' ').trim());
 export const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));

@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { eventually, fill, page, press, site, text } from './stage';
+import { eventually, fill, page, press, secondTab, site, text } from './stage';
 import { settled } from './browser';
 
 const stored = (tab: Page, store: 'designs' | 'rooms', id: string) =>
@@ -36,7 +36,7 @@ async function twoTabs(second = '/'): Promise<Page> {
   await page.waitForSelector('.tanks a');
   await page.goto(`${site.url}/tank/weedy-thicket/vessel`);
   await settled(page);
-  const other = await page.browserContext().newPage();
+  const other = await secondTab();
   await other.goto(`${site.url}${second}`);
   await other.waitForSelector(second === '/' ? '.tanks a' : '[data-save]');
   return other;
@@ -185,7 +185,7 @@ describe('a tank that is left while it opens', () => {
         (held) => held.length === 0,
       ),
     ).toEqual([]);
-    const other = await page.browserContext().newPage();
+    const other = await secondTab();
     await other.goto(`${site.url}/tank/weedy-thicket/vessel`);
     await other.waitForSelector('[data-save="saved"]');
   });

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { brotliCompressSync } from 'node:zlib';
 import { BUILT, serve } from './browser';
-import { eventually, faults, page } from './stage';
+import { eventually, faults, keepCopy, page } from './stage';
 
 interface Manifest {
   timestamp: number;
@@ -35,6 +35,7 @@ describe('an update whose files are missing', () => {
     try {
       const manifest = JSON.parse(readFileSync(join(root, 'ngsw.json'), 'utf8')) as Manifest;
       const urls = manifest.assetGroups.flatMap((group) => group.urls);
+      await keepCopy();
       await page.goto(`${served.url}/`);
       await page.waitForSelector('.tanks a');
       await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));

@@ -56,10 +56,9 @@ const AT_FIRST = 30;
 /** Findings, worst first; each opens to its reason, basis and remedies with what they would change. */
 @Component({
   selector: 'tr-ledger',
-  host: { '[attr.aria-busy]': 'busy()' },
   imports: [NgTemplateOutlet, ChoiceField, LatinText, SeverityGlyph],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  host: { role: 'complementary', 'aria-label': 'Findings' },
+  host: { role: 'complementary', 'aria-label': 'Findings', '[attr.aria-busy]': 'busy()' },
   templateUrl: './ledger.html',
   styleUrl: './ledger.less',
 })

@@ -12,6 +12,8 @@ export const FLAGS = [
   '--disable-background-networking',
   '--disable-component-update',
   '--disable-sync',
+  // a page that was kept for "back" and the next one of its process wait for each other now and then on a busy machine, for ever
+  '--disable-features=BackForwardCache',
 ];
 
 export function launch(userDataDir?: string): Promise<Browser> {

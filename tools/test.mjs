@@ -95,24 +95,19 @@ async function byReading() {
   await step('unit specs in Chromium', [bin('@angular', 'cli', 'bin', 'ng.js'), 'test'], karma);
 }
 
-/** The browser specs in two browsers side by side: the larger files dealt out first, each to whoever has less. */
-function browserHalves() {
-  const sizes = readdirSync(join(root, 'e2e'))
+/** The browser specs file by file, the larger ones first; two at a time, each in a browser of its own. */
+function browserLanes() {
+  const files = readdirSync(join(root, 'e2e'))
     .filter((name) => name.endsWith('.spec.ts'))
-    .map((name) => ({ name, size: readFileSync(join(root, 'e2e', name), 'utf8').split(/^\s*it\(/m).length }))
-    .sort((a, b) => b.size - a.size);
-  const halves = [
-    { size: 0, files: [] },
-    { size: 0, files: [] },
-  ];
-  for (const { name, size } of sizes) {
-    const half = halves[0].size <= halves[1].size ? halves[0] : halves[1];
-    half.size += size;
-    half.files.push(`e2e/${name}`);
-  }
-  return halves.map(({ files }, i) => step(`browser specs, ${i + 1} of 2`, [...jasmine, '--config=e2e/jasmine.json', ...files], specs));
+    .map((name) => ({ name, size: readFileSync(join(root, 'e2e', name), 'utf8').length }))
+    .sort((a, b) => b.size - a.size)
+    .map(({ name }) => name);
+  return [1, 2].map(async () => {
+    for (let name = files.shift(); name; name = files.shift())
+      await step(`browser specs, ${name}`, [...jasmine, '--config=e2e/jasmine.json', `e2e/${name}`], specs);
+  });
 }
-await Promise.all([...browserHalves(), byReading()]);
+await Promise.all([...browserLanes(), byReading()]);
 
 if (failures.length > 0) console.log(`\n${failures.join('\n\n')}`);
 console.log(`\n${passed} passed, ${failed} failed`);

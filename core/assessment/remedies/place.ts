@@ -10,10 +10,10 @@ const ELSEWHERE = {
   'vessel.load': ['floor', 'ground'],
 } as const;
 
-/** The same tank, standing elsewhere: out of the sun, off the busy way, on a floor that lies on the ground. */
-export function placeRemedy({ world: { design } }: Assessment, { code }: Finding): Proposal[] {
+/** The same tank, standing elsewhere: out of the sun, off the busy way, on a stand and not on furniture, on a floor that lies on the ground. */
+export function placeRemedy({ world: { design } }: Assessment, { code, values }: Finding): Proposal[] {
   if (!design.vessel || !(code in ELSEWHERE)) return [];
-  const [part, value] = ELSEWHERE[code as keyof typeof ELSEWHERE];
+  const [part, value] = values['furniture']?.value ? (['stand', 'stand'] as const) : ELSEWHERE[code as keyof typeof ELSEWHERE];
   if (design.vessel[part].value === value) return [];
   return [
     {

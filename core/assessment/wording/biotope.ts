@@ -63,7 +63,7 @@ export function wordBiotope({ code, finding, assessment, units, who, show, count
       return finding.severity === 'fits'
         ? { title: 'The bottom is of what lies there', reason: `${there} has ${place?.bottom.value ?? 'one not known'}.` }
         : {
-            title: `${capital(listed(finding.subjects.map((id) => nameOf(id, assessment))))} does not lie in this place`,
+            title: `${capital(listed(finding.subjects.map((id) => nameOf(id, assessment))))} ${finding.subjects.length > 1 ? 'do' : 'does'} not lie in this place`,
             reason: `${there} has ${place?.bottom.value ?? 'a bottom not known'}.`,
           };
   }

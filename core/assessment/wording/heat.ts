@@ -67,7 +67,13 @@ export function wordHeat({ code, finding, who, show, count }: Words<CodesOf<'hea
           title: `${sentence(what).slice(0, -1)} does not kill`,
           reason: `In ${month} it drifts to ${show('settles')}; the edge of survival is ${show('edge')}.`,
         };
-      const hours = finding.values['latest'] ? `${show('soonest')} to ${show('latest')}` : `${show('soonest')} at the soonest`;
+      const within = (finding.values['latest'] ?? finding.values['soonest']).value;
+      const hours =
+        within < 1
+          ? 'less than an hour'
+          : finding.values['latest']
+            ? `${show('soonest')} to ${show('latest')}`
+            : `${show('soonest')} at the soonest`;
       return {
         title: `${sentence(what).slice(0, -1)} leaves ${hours}`,
         reason: `Then, in ${month}, the edge of survival is reached, ${show('edge')}.${

@@ -47,8 +47,12 @@ export const VESSEL_REMEDIES = {
   vessel: ({ show }) => `Box of ${show('length')} × ${show('width')} × ${show('height')}`,
   'cover-sides': () => 'Dark film, seen from the front only',
   place: ({ remedy }) =>
-    ({ sun: 'Stand it out of the sun', footfall: 'Stand it off the way', floor: 'Stand it on a ground floor' })[remedy.subjects[0] ?? ''] ??
-    'Stand it elsewhere',
+    ({
+      sun: 'Stand it out of the sun',
+      footfall: 'Stand it off the way',
+      floor: 'Stand it on a ground floor',
+      stand: 'Put it on a stand made for it',
+    })[remedy.subjects[0] ?? ''] ?? 'Stand it elsewhere',
 } satisfies RemedyWords;
 
 export const SUBSTRATE_REMEDIES = {

@@ -14,11 +14,8 @@ const SIGNS = '°−–—·’‘µ₀₁₂₃₄₅²³¹×⁻⁺…±→←�
 
 const FACES = [
   { name: 'text', of: 'atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal', axis: { min: 400, max: 700 } },
-  {
-    name: 'text-italic',
-    of: 'atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-italic',
-    axis: { min: 400, max: 700 },
-  },
+  // Latin names and formulas: in one weight
+  { name: 'text-italic', of: 'atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-italic', axis: 400 },
   { name: 'display', of: 'fraunces/files/fraunces-latin-wght-normal', axis: 600 },
 ] as const;
 

@@ -39,7 +39,7 @@ async function take(key: string, words: string): Promise<void> {
       return Boolean(button);
     },
     {},
-    `${finding(key)} button`,
+    `${finding(key)} button[data-remedy]:not([data-stale])`,
     words,
   );
 }

@@ -4,7 +4,7 @@ import type { QuantityKind } from '../../core/quantity/unit';
 import { QuantityField } from '../ui/quantity-field';
 import type { Field } from './fields';
 import { waysOf, type Condition } from './shelf';
-import { inList, SelectField } from '../ui/select';
+import { plainChoices, SelectField } from '../ui/select';
 import { AddFrom } from '../ui/add-from';
 import { type Choice } from '../ui/choice';
 
@@ -102,9 +102,6 @@ const WAY_WORD: Readonly<Record<Condition['op'], string>> = {
       min-height: 22px;
       padding: 0 7px;
     }
-    select {
-      width: 100%;
-    }
     tr-quantity,
     .one > select,
     .one > input {
@@ -138,7 +135,7 @@ export class Conditions {
   }
 
   protected optionsOf({ as }: Field): readonly Choice<string>[] {
-    return inList(as.type === 'yes' ? ['yes', 'no'] : as.type === 'choice' || as.type === 'choices' ? as.options : []);
+    return plainChoices(as.type === 'yes' ? ['yes', 'no'] : as.type === 'choice' || as.type === 'choices' ? as.options : []);
   }
 
   protected ways(field: Field): readonly Choice<Condition['op']>[] {

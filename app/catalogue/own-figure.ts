@@ -5,7 +5,7 @@ import type { Fact } from '../../core/quantity/fact';
 import type { QuantityKind } from '../../core/quantity/unit';
 import { QuantityField } from '../ui/quantity-field';
 import type { Field } from './fields';
-import { inList, SelectField } from '../ui/select';
+import { plainChoices, SelectField } from '../ui/select';
 
 /** Numbers that make up a value: name, where it goes. */
 interface Part {
@@ -128,8 +128,8 @@ export class OwnFigure {
     const { as } = this.field();
     return as.type === 'choice' || as.type === 'choices' ? as.options : [];
   });
-  protected readonly yesNo = inList(['yes', 'no']);
-  protected readonly listed = computed(() => inList(this.options()));
+  protected readonly yesNo = plainChoices(['yes', 'no']);
+  protected readonly listed = computed(() => plainChoices(this.options()));
   protected readonly note = linkedSignal(() => (this.fact()?.basis === 'measured' ? (this.fact()?.note ?? '') : ''));
   protected readonly text = linkedSignal(() => {
     const value = this.fact()?.value ?? null;

@@ -30,7 +30,7 @@ const PREPARATION_WORD: Readonly<Record<Preparation, string>> = {
   'fill-slowly': 'fill slowly',
 };
 
-const inList =
+const underHeading =
   (group: string) =>
   ({ id, name }: { id: string; name: string }) => ({ value: id, text: name, group });
 
@@ -113,9 +113,9 @@ export class SubstrateBench {
   protected readonly materials = computed(() => {
     const all = [...(this.tank.catalogue()?.materials.values() ?? [])].filter(({ use }) => use === 'substrate');
     return [
-      ...all.filter(({ nutrient, filler }) => !nutrient && !filler).map(inList('Beds')),
-      ...all.filter(({ nutrient }) => nutrient).map(inList('Nutrient layers, to be capped')),
-      ...all.filter(({ filler }) => filler).map(inList('Fillers, for height')),
+      ...all.filter(({ nutrient, filler }) => !nutrient && !filler).map(underHeading('Beds')),
+      ...all.filter(({ nutrient }) => nutrient).map(underHeading('Nutrient layers, to be capped')),
+      ...all.filter(({ filler }) => filler).map(underHeading('Fillers, for height')),
     ];
   });
 

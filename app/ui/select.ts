@@ -5,7 +5,7 @@ import type { Choice } from './choice';
 let selects = 0;
 
 /** Words that are their own names. */
-export const inList = (words: readonly string[]): Choice<string>[] => words.map((value) => ({ value, text: value }));
+export const plainChoices = (words: readonly string[]): Choice<string>[] => words.map((value) => ({ value, text: value }));
 
 /** One of many, from a list that opens. */
 @Component({

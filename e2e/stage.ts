@@ -52,7 +52,12 @@ export async function secondTab(): Promise<Page> {
 /** From the next page on, the browser keeps the program as it does for a user. */
 export const keepCopy = () => page.removeScriptToEvaluateOnNewDocument(unkept);
 
-export const text = (selector: string) => page.$eval(selector, (element) => (element.textContent ?? '').replace(/\s+/g, ' ').trim());
+/** What an element says, once it is there and what was done before has been drawn. */
+export async function text(selector: string): Promise<string> {
+  await page.waitForSelector(selector);
+  await drawn(page);
+  return page.$eval(selector, (element) => (element.textContent ?? '').replace(/\s+/g, ' ').trim());
+}
 export const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 /** What is read once it is as it should be, or what it was last: a slow machine takes its time, a wrong answer stays wrong. */
 export async function eventually<T>(read: () => Promise<T>, right: (value: T) => boolean, withinMs = 8_000): Promise<T> {

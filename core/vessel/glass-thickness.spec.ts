@@ -19,7 +19,7 @@ function solve4(rows: number[][], right: number[]): number[] {
 }
 
 /**
- * Lévy's solution (Timoshenko & Woinowsky-Krieger, Theory of Plates and Shells, §§ 30, 39): a pane 1 high and `ratio` long, simply supported at
+ * Lévy's solution (Timoshenko & Woinowsky-Krieger, Theory of Plates and Shells; from memory): a pane 1 high and `ratio` long, simply supported at
  * its foot and its two ends, under water of ρ g = 1 to its top edge, which is free or held. Returns the largest principal moment times six.
  */
 function betaBySeries(ratio: number, edges: Edges): number {

@@ -13,6 +13,7 @@ import {
 import { NgTemplateOutlet } from '@angular/common';
 import { ticks } from 'd3-array';
 import { plain, wordFinding } from '../../core/assessment/wording';
+import { wordDrawing } from '../../core/assessment/wording/drawing';
 import { formatQuantity, fromChosen, inChosenUnit } from '../../core/quantity/format';
 import { PreferencesStore } from '../store/preferences';
 import { previewGesture } from '../store/preview-gesture';
@@ -42,6 +43,8 @@ const VIEW = { width: 760, height: 400, left: 40, right: 24, top: 26, bottom: 34
 /** On a narrow screen the drawing is drawn smaller, not its words. */
 const NARROW = { ...VIEW, width: 400, height: 300, right: 20 };
 const NARROW_BELOW_PX = 520;
+
+let drawings = 0;
 
 /** The tank from the front, to scale, with a ruler: a result of the computation. The water line can be dragged. */
 @Component({
@@ -404,12 +407,12 @@ export class Section {
 
   protected readonly covered = computed(() => this.vessel()?.lid.value ?? null);
 
-  protected readonly description = computed(() => {
-    const vessel = this.vessel();
-    if (!vessel) return '';
-    const drawn = this.tank.members().map(({ count, organism, organismId }) => `${count} ${organism?.latin ?? organismId}`);
-    return `Front view to scale: ${vessel.shape.replace('-', ' ')} ${formatQuantity('length', vessel.lengthMm, this.units())} long, ${formatQuantity('length', vessel.heightMm, this.units())} high, water ${this.levelText()} deep. ${drawn.length > 0 ? `In it: ${drawn.join(', ')}.` : 'Nothing lives in it yet.'}`;
+  /** The drawing for who does not see it. */
+  protected readonly words = computed(() => {
+    const assessment = this.tank.told();
+    return assessment ? wordDrawing(assessment, this.view(), this.units()) : null;
   });
+  protected readonly wordsId = `drawing-${++drawings}`;
 
   protected grab(event: PointerEvent): void {
     if (this.readOnly()) return;

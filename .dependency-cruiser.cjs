@@ -14,7 +14,7 @@ const layers = [
   ['design', `quantity|calculation|catalogue|${shared}|${domains}|design`],
 ];
 const runtime =
-  '(^|/)node_modules/(zod|immer|rfc6902|yalps|fflate|jsonc-parser|papaparse|@noble/hashes|date-fns|pure-rand|fuse\.js|d3-[a-z]+)/';
+  '(^|/)node_modules/(zod|immer|rfc6902|yalps|fflate|jsonc-parser|papaparse|@noble/hashes|date-fns|pure-rand|color-diff|fuse\.js|d3-[a-z]+)/';
 const testOnly = '\\.spec\\.ts$|/testing/';
 
 module.exports = {
@@ -25,7 +25,7 @@ module.exports = {
       comment: 'core may use only itself and a few pure libraries',
       severity: 'error',
       from: { path: '^core/', pathNot: testOnly },
-      to: { pathNot: ['^core/', runtime, '^pure-rand/', '^colorjs\\.io/'] },
+      to: { pathNot: ['^core/', runtime, '^pure-rand/'] },
     },
     ...layers.map(([from, to]) => ({
       name: `core-${from.split('|')[0]}-imports-down`,

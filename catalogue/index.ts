@@ -14,7 +14,6 @@ import rasborasDaniosBarbs from './animals/rasboras-danios-barbs.json';
 import shrimp from './animals/shrimp.json';
 import snailsAndMussels from './animals/snails-and-mussels.json';
 import tetrasAndPencilfish from './animals/tetras-and-pencilfish.json';
-import biotopes from './biotopes.json';
 import materials from './materials.json';
 import media from './media.json';
 import pieces from './pieces.json';
@@ -23,6 +22,15 @@ import mosses from './plants/mosses.json';
 import rooted from './plants/rooted.json';
 import shoreAndSea from './plants/shore-and-sea.json';
 import stems from './plants/stems.json';
+import africa from './places/africa.json';
+import australasia from './places/australasia.json';
+import eastAsia from './places/east-asia.json';
+import eurasia from './places/eurasia.json';
+import northAmerica from './places/north-america.json';
+import sea from './places/sea.json';
+import southAmerica from './places/south-america.json';
+import southAsia from './places/south-asia.json';
+import southEastAsia from './places/south-east-asia.json';
 import { EDITION } from './edition';
 import waters from './waters.json';
 
@@ -55,5 +63,5 @@ export const catalogueData = {
   materials,
   media,
   pieces,
-  biotopes,
+  biotopes: [...africa, ...australasia, ...eastAsia, ...eurasia, ...northAmerica, ...sea, ...southAmerica, ...southAsia, ...southEastAsia],
 } as unknown as CatalogueData;

@@ -200,9 +200,9 @@ ${realms.join('\n')}
 `;
 }
 
-/** Which file of the catalogue holds which organism, so that an app fetches only the families it needs. */
+/** Which file of the catalogue holds which organism or place, so that an app fetches only what it needs. */
 function contentsText(): string {
-  const files = ['animals', 'plants'].flatMap((shelf) =>
+  const files = ['animals', 'plants', 'places'].flatMap((shelf) =>
     readdirSync(`${root}catalogue/${shelf}`)
       .sort()
       .map((name) => `${shelf}/${name.replace('.json', '')}`),

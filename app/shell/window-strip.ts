@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { scaleLinear } from 'd3-scale';
+import { nice, ticks as ticksOf } from 'd3-array';
 import { plannedNode, windowNodeOf } from '../../core/assessment/derive';
 import { PARAMETER_META, PARAMETERS, type Parameter } from '../../core/catalogue/parameter';
 import { formatNumber, formatSpan, inChosenUnit, unitOf, type UnitChoice } from '../../core/quantity/format';
@@ -205,12 +205,9 @@ export class WindowStrip {
     const fixed = spans.length === 0 && !interval;
     const low = fixed ? meta.axis[0] : Math.min(...(spans.length > 0 ? known.slice(2) : known));
     const high = fixed ? meta.axis[1] : Math.max(...(spans.length > 0 ? known.slice(2) : known));
-    const x = scaleLinear()
-      .domain([shown(low), shown(Math.max(high, low + 0.5))])
-      .nice(4)
-      .range([6, WIDTH - 6]);
-    const [from, to] = x.domain() as [number, number];
-    const at = (value: number) => Math.round(x(Math.min(Math.max(shown(value), from), to)) * 10) / 10;
+    const [from, to] = nice(shown(low), shown(Math.max(high, low + 0.5)), 4);
+    const px = (value: number) => 6 + ((value - from) / (to - from)) * (WIDTH - 12);
+    const at = (value: number) => Math.round(px(Math.min(Math.max(shown(value), from), to)) * 10) / 10;
     const lines = spans
       .slice(0, MOST_LINES)
       .map(
@@ -218,11 +215,10 @@ export class WindowStrip {
           `M${at(span[0] ?? low)} ${PLOT.top + 3 + (i * 30) / Math.max(4, Math.min(spans.length, MOST_LINES))}H${at(span[1] ?? high)}`,
       );
     // long figures want more room between them
-    const ticks = x.ticks(to >= 10000 ? 2 : 3).map((tick) => ({
-      x: Math.round(x(tick)),
-      text: String(tick),
-      anchor: x(tick) < 14 ? 'start' : x(tick) > WIDTH - 14 ? 'end' : 'middle',
-    }));
+    const ticks = ticksOf(from, to, to >= 10000 ? 2 : 3).map((tick) => {
+      const x = Math.round(px(tick));
+      return { x, text: String(tick), anchor: x < 14 ? 'start' : x > WIDTH - 14 ? 'end' : 'middle' };
+    });
     const span = window?.optimum ?? window?.tolerance ?? null;
     const seasonal = parameter === 'temperatureC' && interval;
     const text =

@@ -1,12 +1,13 @@
 import { EDITION } from '../../catalogue/edition';
 import { indexCatalogue, type Catalogue, type CatalogueData } from '../../core/catalogue/catalogue';
+import type { Biotope } from '../../core/catalogue/biotope';
 import type { Organism } from '../../core/catalogue/organism';
 import type { WaterType } from '../../core/catalogue/water-source';
 
-/** Tables that every tank is judged by; organisms come family by family. */
-const TABLES = ['waters', 'materials', 'media', 'pieces', 'biotopes'] as const;
-/** Organisms by the file that holds them. */
-const families = (): Promise<Readonly<Record<string, readonly string[]>>> => file('contents');
+/** Tables that every tank is judged by; organisms come family by family, wild places by their part of the world. */
+const TABLES = ['waters', 'materials', 'media', 'pieces'] as const;
+/** Organisms and places by the file that holds them. */
+const contents = (): Promise<Readonly<Record<string, readonly string[]>>> => file('contents');
 
 const asked = new Map<string, Promise<unknown>>();
 
@@ -29,30 +30,33 @@ export async function waterTypes(): Promise<readonly WaterType[]> {
   return file<WaterType[]>('waters');
 }
 
-async function withFamilies(families: readonly string[]): Promise<Catalogue> {
-  const [tables, organisms] = await Promise.all([
+async function withFiles(names: readonly string[]): Promise<Catalogue> {
+  const held = async <T>(wanted: readonly string[]) => (await Promise.all(wanted.map((name) => file<T[]>(name)))).flat();
+  const [tables, organisms, biotopes] = await Promise.all([
     Promise.all(TABLES.map((name) => file<unknown>(name))),
-    Promise.all(families.map((name) => file<Organism[]>(name))),
+    held<Organism>(names.filter((name) => !isPlaces(name))),
+    held<Biotope>(names.filter(isPlaces)),
   ]);
-  const [waters, materials, media, pieces, biotopes] = tables;
-  const data = { edition: EDITION, organisms: organisms.flat(), waters, materials, media, pieces, biotopes };
+  const [waters, materials, media, pieces] = tables;
+  const data = { edition: EDITION, organisms, waters, materials, media, pieces, biotopes };
   // its shape is checked by the tests, so that the app need not parse it at every start
   return indexCatalogue(data as CatalogueData);
 }
+const isPlaces = (name: string) => name.startsWith('places/');
 
-/** The catalogue with the families of these organisms alone: enough to judge the tanks that name them. */
+/** The catalogue with the families of these organisms, and the parts of the world of these places, alone: enough to judge the tanks that name them. */
 export async function catalogueOf(ids: Iterable<string>): Promise<Catalogue> {
-  const familyOf = new Map(Object.entries(await families()).flatMap(([family, held]) => held.map((id) => [id, family] as const)));
+  const fileOf = new Map(Object.entries(await contents()).flatMap(([name, held]) => held.map((id) => [id, name] as const)));
   const wanted = new Set<string>();
   let more = [...ids];
   while (more.length > 0) {
-    const further = more.flatMap((id) => familyOf.get(id) ?? []).filter((family) => !wanted.has(family));
-    for (const family of further) wanted.add(family);
+    const further = more.flatMap((id) => fileOf.get(id) ?? []).filter((name) => !wanted.has(name));
+    for (const name of further) wanted.add(name);
     // what is kept under another name by now may be of another family
-    const entries = (await Promise.all([...new Set(further)].map((family) => file<Organism[]>(family)))).flat();
-    more = entries.flatMap(({ retiredTo }) => (retiredTo && !wanted.has(familyOf.get(retiredTo) ?? '') ? [retiredTo] : []));
+    const entries = (await Promise.all([...new Set(further)].map((name) => file<Partial<Organism>[]>(name)))).flat();
+    more = entries.flatMap(({ retiredTo }) => (retiredTo && !wanted.has(fileOf.get(retiredTo) ?? '') ? [retiredTo] : []));
   }
-  return withFamilies([...wanted]);
+  return withFiles([...wanted]);
 }
 
 let whole: Promise<Catalogue> | null = null;
@@ -60,7 +64,7 @@ let whole: Promise<Catalogue> | null = null;
 /** All of it. */
 export function wholeCatalogue(): Promise<Catalogue> {
   if (!whole) {
-    whole = families().then((held) => withFamilies(Object.keys(held)));
+    whole = contents().then((held) => withFiles(Object.keys(held)));
     whole.catch(() => (whole = null));
   }
   return whole;

@@ -15,9 +15,13 @@ export function usedOf(design: Design) {
   };
 }
 
-/** Ids of all organisms that a design's judgement looks up in its room. */
+/** Ids of all organisms, and of the place, that a design's judgement looks up in its room. */
 export function idsToJudge(design: Design, room: Room): string[] {
-  return [...usedIds(design), ...Object.values(room.own.overrides).map(({ entryId }) => entryId)];
+  return [
+    ...usedIds(design),
+    ...(design.brief.biotopeId ? [design.brief.biotopeId] : []),
+    ...Object.values(room.own.overrides).map(({ entryId }) => entryId),
+  ];
 }
 
 /** Ids of catalogue entries that a design names, once each. */

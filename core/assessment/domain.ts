@@ -1,12 +1,11 @@
 import type { Bench, CodesOf, Family, Finding, FindingCodes } from '../calculation/finding';
 import type { Definitions, Derived, World } from './derive/node';
-import type { RemedyMaker } from './remedies/remedy';
 import type { RemedyWords, Worded, Words } from './wording/words';
 
 /** The bench and the field where a finding can be put right; null where that is the bench it lies on. */
 export type At = readonly [bench: Bench, control?: string] | null;
 
-/** One domain of the tank: all that is judged in it, with its words and its remedies. What a code lacks here does not compile. */
+/** One domain of the tank: all that is judged in it, with its words; what is done about it is in remedies/makers.ts. What a code lacks here does not compile. */
 export interface Domain<F extends Family> {
   family: F;
   findings: (world: World, derived: Derived) => Finding[];
@@ -14,8 +13,6 @@ export interface Domain<F extends Family> {
   /** Derived values of its own; which come first follows from what each reads. */
   nodes?: Partial<Definitions>;
   at: Readonly<Record<FindingCodes[F], At>>;
-  /** Who puts changes forward for which of its findings. */
-  remedies?: Readonly<Partial<Record<FindingCodes[F], readonly RemedyMaker[]>>>;
   remedyWords?: RemedyWords;
   /** What is the matter between two, in a word, for a matrix. */
   pairWords?: Readonly<Partial<Record<FindingCodes[F], string>>>;
@@ -30,7 +27,6 @@ export interface AnyDomain {
   words: (words: Words) => Worded;
   nodes?: Partial<Definitions>;
   at: Readonly<Record<string, At>>;
-  remedies?: Readonly<Record<string, readonly RemedyMaker[] | undefined>>;
   remedyWords?: RemedyWords;
   pairWords?: Readonly<Record<string, string | undefined>>;
   noRemedy?: Readonly<Record<string, string | undefined>>;

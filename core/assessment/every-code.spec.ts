@@ -5,11 +5,11 @@ import { kept } from '../testing/kept-tank';
 import { catalogue } from '../testing/tanks';
 import { assess } from './assess';
 import { DOMAINS } from './domains';
-import { FRAME } from './frame';
 import { Design } from '../design/design';
 import { applyEdit } from '../design/edit';
 import { helpFor } from './remedies/offer';
 import { wordFinding, wordRemedy } from './wording';
+import { makersOf } from './remedies/makers';
 
 /** Findings whose changes are offered elsewhere or for a worse case of the same: what is offered then has specs of its own. */
 const OFFERED_FOR_WORSE: readonly string[] = ['stocking.predation-young', 'stocking.temperament'];
@@ -34,7 +34,7 @@ describe('every finding code', () => {
       if (!found) return;
       const { title, reason } = wordFinding(found, assessment, METRIC);
       expect(`${title} ${reason}`).toMatch(example.says);
-      const makers = FRAME.makers(code);
+      const makers = makersOf(code);
       if (!OFFERED_FOR_WORSE.includes(code))
         expect(makers.length > 0)
           .withContext('whether anybody offers something')

@@ -1,7 +1,7 @@
 import type { Finding } from '../calculation/finding';
 import { METRIC } from '../quantity/format';
 import { catalogue, lowBarn, weedyThicket } from '../testing/tanks';
-import { shamDomain } from '../testing/sham-domain';
+import { shamDomain, shorten } from '../testing/sham-domain';
 import { assess } from './assess';
 import { DOMAINS } from './domains';
 import { frameOf } from './frame';
@@ -19,7 +19,7 @@ describe('a new domain', () => {
     expect(assessment.derived['sham.length'].value).toBe(8);
     expect(wordFinding(found, assessment, METRIC, frame)).toEqual({ title: 'The name is 8 long', reason: 'Four would do.' });
     expect(frame.placeOf(found)).toEqual({ bench: 'sham', control: 'name' });
-    const { remedies } = helpFor(assessment, found, frame.makers(found.code));
+    const { remedies } = helpFor(assessment, found, [shorten]);
     expect(remedies.map((remedy) => wordRemedy(remedy, found, assessment, METRIC, frame).action)).toEqual(['Call it Test']);
     expect(remedies[0]?.after).toBeNull();
     const others = (all: readonly Finding[]) => all.filter(({ code }) => code !== 'sham.name').map(({ key }) => key);

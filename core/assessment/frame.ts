@@ -3,7 +3,7 @@ import { graphOf, type Graph } from './derive';
 import type { Definitions, Derived, World } from './derive/node';
 import type { AnyDomain } from './domain';
 import { DOMAINS } from './domains';
-import type { RemedyKind, RemedyMaker } from './remedies/remedy';
+import type { RemedyKind } from './remedies/remedy';
 import type { SayRemedy, Worded, Words } from './wording/words';
 
 /** All domains together: what is derived and judged, how it is said, and what is done about it. */
@@ -11,7 +11,6 @@ export interface Frame {
   graph: Graph;
   findings: (world: World, derived: Derived) => Finding[];
   words: (words: Words) => Worded;
-  makers: (code: FindingCode) => readonly RemedyMaker[];
   sayRemedy: (kind: RemedyKind, say: SayRemedy) => string;
   pairWord: (code: FindingCode) => string | undefined;
   noRemedy: (code: FindingCode) => string | undefined;
@@ -32,10 +31,6 @@ export function frameOf(domains: readonly AnyDomain[]): Frame {
     graph: graphOf(Object.assign({}, ...domains.map((one) => one.nodes)) as Definitions),
     findings: (world, derived) => domains.flatMap((one) => one.findings(world, derived)),
     words: (words) => of(words.code)[0].words(words),
-    makers: (code) => {
-      const [found, rest] = of(code);
-      return found.remedies?.[rest] ?? [];
-    },
     sayRemedy: (kind, say) => remedyWords[kind](say),
     pairWord: (code) => {
       const [found, rest] = of(code);

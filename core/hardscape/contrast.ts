@@ -1,4 +1,4 @@
-import { deltaE2000, sRGB } from 'colorjs.io/fn';
+import { diff, rgb_to_lab } from 'color-diff';
 import * as z from 'zod';
 import { calculation } from '../calculation/calculation';
 
@@ -9,15 +9,15 @@ export function contrastOf(one: string, other: string): number {
   const key = `${one} ${other}`;
   let found = kept.get(key);
   if (found === undefined) {
-    found = deltaE2000(colourOf(one), colourOf(other));
+    found = diff(labOf(one), labOf(other));
     kept.set(key, found);
   }
   return found;
 }
 
-function colourOf(hex: string) {
-  const at = (i: number) => parseInt(hex.slice(i, i + 2), 16) / 255;
-  return { space: sRGB, coords: [at(1), at(3), at(5)] as [number, number, number], alpha: 1 };
+function labOf(hex: string) {
+  const at = (i: number) => parseInt(hex.slice(i, i + 2), 16);
+  return rgb_to_lab({ R: at(1), G: at(3), B: at(5) });
 }
 
 /** Below this an animal is lost against its ground; above the second it stands out. Common practice is to choose it on purpose. */

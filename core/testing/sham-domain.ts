@@ -1,6 +1,6 @@
 import { domain } from '../assessment/domain';
 import type { NodeDefinition } from '../assessment/derive/node';
-import { forRevision } from '../assessment/remedies/remedy';
+import { forRevision, type RemedyMaker } from '../assessment/remedies/remedy';
 
 declare module '../calculation/finding' {
   interface FindingCodes {
@@ -51,12 +51,10 @@ export const shamDomain = domain({
   },
   words: ({ count }) => ({ title: `The name is ${count('count')} long`, reason: 'Four would do.' }),
   at: { name: ['sham', 'name'] },
-  remedies: {
-    name: [
-      ({ world: { design } }) => [
-        { kind: 'shorten', subjects: [], values: {}, patch: [forRevision(design.rev), { op: 'replace', path: '/name', value: 'Test' }] },
-      ],
-    ],
-  },
   remedyWords: { shorten: () => 'Call it Test' },
 });
+
+/** What it takes to mend its finding. */
+export const shorten: RemedyMaker = ({ world: { design } }) => [
+  { kind: 'shorten', subjects: [], values: {}, patch: [forRevision(design.rev), { op: 'replace', path: '/name', value: 'Test' }] },
+];

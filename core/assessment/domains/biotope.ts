@@ -4,7 +4,6 @@ import { inOrder } from '../../design/design';
 import { hardscapeOf } from '../derive/scene';
 import { plannedNode, type Derived, type World } from '../derive';
 import { WATER_PARAMETERS } from './shared';
-import { swapRemedy } from '../remedies/swap';
 import { BIOTOPE_REMEDIES } from '../wording/remedies';
 import { wordBiotope } from '../wording/biotope';
 import { domain } from '../domain';
@@ -51,9 +50,6 @@ export const biotope = domain({
     season: null,
     bottom: null,
     'not-known': null,
-  },
-  remedies: {
-    foreign: [swapRemedy],
   },
   remedyWords: BIOTOPE_REMEDIES,
 });

@@ -29,8 +29,6 @@ import type { Animal } from '../../catalogue/organism';
 import type { Device } from '../../equipment/model';
 import type { Vec3 } from '../../scene/pose';
 import { frontEdgeMm } from '../../vessel/inside-floor';
-import { ballastRemedy, hidesRemedy, moveRemedy, steadyRemedy } from '../remedies/pieces';
-import { matRemedy } from '../remedies/bed';
 import { HARDSCAPE_REMEDIES } from '../wording/remedies';
 import { wordHardscape } from '../wording/hardscape';
 import { domain } from '../domain';
@@ -269,18 +267,6 @@ export const hardscape = domain({
     'open-room': ['hardscape', 'pieces'],
     reach: ['equipment', 'gear'],
     contrast: ['hardscape', 'pieces'],
-  },
-  remedies: {
-    'on-glass': [matRemedy],
-    floats: [ballastRemedy],
-    undermined: [steadyRemedy],
-    topples: [steadyRemedy],
-    outside: [moveRemedy],
-    scraper: [moveRemedy],
-    overlap: [moveRemedy],
-    'mouth-closed': [moveRemedy],
-    facing: [moveRemedy],
-    hides: [hidesRemedy],
   },
   remedyWords: HARDSCAPE_REMEDIES,
 });

@@ -3,9 +3,6 @@ import { inOrder } from '../../design/design';
 import { contraryFinding, failureFinding, ratingFinding } from '../../equipment/findings';
 import type { Derived, World } from '../derive';
 import { heatNodes, failureNodes } from '../derive/heat';
-import { fanRemedy, setPointRemedy } from '../remedies/set-point';
-import { lampHoursRemedy, openLidRemedy } from '../remedies/source';
-import { ratingRemedy } from '../remedies/rating';
 import { HEAT_REMEDIES } from '../wording/remedies';
 import { wordHeat } from '../wording/heat';
 import { domain } from '../domain';
@@ -49,12 +46,6 @@ export const heat = domain({
     'cooler-rating': ['equipment', 'gear'],
     'stuck-heater': ['equipment', 'gear'],
     'power-cut': ['equipment', 'gear'],
-  },
-  remedies: {
-    'too-warm': [fanRemedy, setPointRemedy, lampHoursRemedy, openLidRemedy],
-    'too-cold': [setPointRemedy],
-    'heater-rating': [ratingRemedy],
-    'cooler-rating': [ratingRemedy],
   },
   remedyWords: HEAT_REMEDIES,
   noRemedy: {

@@ -26,12 +26,6 @@ import { animalOf, companyOf, plannedNode, type Derived, type Member, type World
 import { SALT_FROM, WATER_PARAMETERS, type WaterParameter } from './shared';
 import { stockNodes } from '../derive/stock';
 import { loadNodes } from '../derive/load';
-import { groupRemedy } from '../remedies/group';
-import { guardRemedy } from '../remedies/guard';
-import { lampHoursRemedy } from '../remedies/source';
-import { removeRemedy } from '../remedies/remove';
-import { sexesRemedy } from '../remedies/sexes';
-import { vesselRemedy } from '../remedies/vessel';
 import { STOCKING_REMEDIES } from '../wording/remedies';
 import { wordStocking } from '../wording/stocking';
 import { domain } from '../domain';
@@ -205,18 +199,6 @@ export const stocking = domain({
     diet: null,
     feeding: null,
     unidentified: null,
-  },
-  remedies: {
-    light: [lampHoursRemedy],
-    'group-size': [groupRemedy],
-    'sex-ratio': [sexesRemedy],
-    escape: [guardRemedy],
-    predation: [removeRemedy],
-    'predation-young': [removeRemedy],
-    'fin-nipping': [removeRemedy],
-    temperament: [vesselRemedy, removeRemedy],
-    crossing: [removeRemedy],
-    strata: [vesselRemedy],
   },
   remedyWords: STOCKING_REMEDIES,
   pairWords: { predation: 'eats', 'predation-young': 'eats young', 'fin-nipping': 'nips', temperament: 'temper', crossing: 'crosses' },

@@ -19,8 +19,6 @@ import {
 import { SLIVER } from '../../substrate/cap';
 import { coverOver } from '../../substrate/ground';
 import { plantsOf } from '../derive/scene';
-import { capRemedy, deepenRemedy, grainRemedy } from '../remedies/bed';
-import { flattenRemedy, wallRemedy } from '../remedies/bank';
 import { SUBSTRATE_REMEDIES } from '../wording/remedies';
 import { wordSubstrate } from '../wording/substrate';
 import { domain } from '../domain';
@@ -135,15 +133,6 @@ export const substrate = domain({
     roots: ['substrate', 'layers'],
     capsules: ['substrate', 'layers'],
     'not-known': ['substrate', 'layers'],
-  },
-  remedies: {
-    slope: [flattenRemedy, wallRemedy],
-    step: [wallRemedy],
-    cap: [capRemedy],
-    depth: [deepenRemedy],
-    roots: [deepenRemedy],
-    'soil-share': [deepenRemedy],
-    grain: [grainRemedy],
   },
   remedyWords: SUBSTRATE_REMEDIES,
 });

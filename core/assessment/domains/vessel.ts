@@ -17,10 +17,6 @@ import type { HardscapeItem } from '../../hardscape/model';
 import type { Vessel } from '../../vessel/model';
 import { animalOf, type Derived, type World } from '../derive';
 import { vesselNodes } from '../derive/vessel';
-import { coverSidesRemedy } from '../remedies/cover-sides';
-import { lidRemedy } from '../remedies/lid';
-import { placeRemedy } from '../remedies/place';
-import { vesselRemedy } from '../remedies/vessel';
 import { VESSEL_REMEDIES } from '../wording/remedies';
 import { wordVessel } from '../wording/vessel';
 import { domain } from '../domain';
@@ -122,17 +118,6 @@ export const vessel = domain({
     sun: ['vessel', 'sun'],
     footfall: ['vessel', 'footfall'],
     exposed: ['vessel', 'sides'],
-  },
-  remedies: {
-    lid: [lidRemedy],
-    exposed: [coverSidesRemedy],
-    footprint: [vesselRemedy],
-    volume: [vesselRemedy],
-    'not-stated': [vesselRemedy],
-    space: [vesselRemedy],
-    sun: [placeRemedy],
-    footfall: [placeRemedy],
-    load: [placeRemedy],
   },
   remedyWords: VESSEL_REMEDIES,
 });

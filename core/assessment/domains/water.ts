@@ -31,13 +31,6 @@ import { animalOf, plannedNode, type Derived, type World } from '../derive';
 import { SALT_FROM, WATER_PARAMETERS } from './shared';
 import { waterNodes, settledNodes } from '../derive/water';
 import { tankNodes } from '../derive/tank';
-import { blendRemedy } from '../remedies/blend';
-import { changesRemedy, feedRemedy, surfaceRemedy, topUpRemedy } from '../remedies/care';
-import { conditionerRemedy } from '../remedies/conditioner';
-import { inertRemedy, openLidRemedy } from '../remedies/source';
-import { leavesRemedy } from '../remedies/leaves';
-import { recipeRemedy } from '../remedies/recipe';
-import { saltsRemedy } from '../remedies/salts';
 import { WATER_REMEDIES } from '../wording/remedies';
 import { wordWater } from '../wording/water';
 import { domain } from '../domain';
@@ -188,20 +181,6 @@ export const water = domain({
     feed: ['care', 'routine'],
     evaporation: ['care', 'routine'],
     swing: null,
-  },
-  remedies: {
-    parameter: [blendRemedy, saltsRemedy, recipeRemedy, inertRemedy, leavesRemedy],
-    'not-stated': [blendRemedy, recipeRemedy],
-    'soil-life': [inertRemedy],
-    swing: [inertRemedy],
-    'soil-against-lime': [inertRemedy],
-    disinfectant: [conditionerRemedy],
-    'conditioner-harm': [conditionerRemedy],
-    copper: [conditionerRemedy],
-    oxygen: [feedRemedy, surfaceRemedy, openLidRemedy],
-    nitrate: [feedRemedy, changesRemedy],
-    feed: [feedRemedy],
-    evaporation: [topUpRemedy],
   },
   remedyWords: WATER_REMEDIES,
 });

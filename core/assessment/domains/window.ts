@@ -5,7 +5,6 @@ import { windowFindings } from '../../window/findings';
 import { windowNodeOf, type Derived } from '../derive';
 import { SALT_FROM } from './shared';
 import { windowNodes } from '../derive/stock';
-import { removeRemedy } from '../remedies/remove';
 import { wordWindow } from '../wording/window';
 import { domain } from '../domain';
 
@@ -43,9 +42,6 @@ export const window = domain({
   at: {
     clash: ['stocking', 'pairs'],
     strain: ['stocking', 'pairs'],
-  },
-  remedies: {
-    clash: [removeRemedy],
   },
   pairWords: { clash: 'water', strain: 'strained' },
 });

@@ -2,7 +2,7 @@ import { severityRank, type Finding, type FindingValue } from '../../calculation
 import { Design } from '../../design/design';
 import { applyEdit } from '../../design/edit';
 import type { Assessment } from '../assessment';
-import { FRAME } from '../frame';
+import { makersOf } from './makers';
 import { oncePer, type Proposal, type Remedy, type RemedyMaker } from './remedy';
 
 /** What can be done about a finding, and what would still be left. */
@@ -21,7 +21,7 @@ const NO_HELP: Help = { remedies: [], shortfall: null };
  * The remedies of one finding, each tried out on a copy of the design: only those that lower its severity or its excess are offered,
  * and every conflict that one would open is named with it.
  */
-export function helpFor(assessment: Assessment, finding: Finding, makers: readonly RemedyMaker[] = FRAME.makers(finding.code)): Help {
+export function helpFor(assessment: Assessment, finding: Finding, makers: readonly RemedyMaker[] = makersOf(finding.code)): Help {
   if (finding.severity === 'fits') return NO_HELP;
   const proposals = makers.flatMap((maker) => maker(assessment, finding));
   const nearer = proposals.map((proposal, i) => tryOut(assessment, finding, proposal, i)).filter((remedy) => remedy !== null);

@@ -8,9 +8,9 @@ import { largeTank } from '../../testing/large-tank';
 import { assess, type Assessment } from '../assess';
 import { plain, wordRemedy, wordShortfall } from '../wording';
 import { bestBlend } from './blend';
-import { FRAME } from '../frame';
 import { helpFor, newConflicts } from './offer';
 import { forRevision, type Remedy, type RemedyKind } from './remedy';
+import { makersOf } from './makers';
 
 /** What is wrong with a remedy, by doing it: null when it keeps its promise. */
 function broken(assessment: Assessment, finding: Finding, remedy: Pick<Remedy, 'patch' | 'opens'>): string | null {
@@ -121,7 +121,7 @@ describe('remedies', () => {
     // a maker of such things is not listened to
     const fake = () => [{ kind: 'lid' as const, patch: rename.patch, values: {}, subjects: [] }];
     expect(helpFor(assessment, lid, [fake]).remedies).toEqual([]);
-    expect(helpFor(assessment, lid, [...FRAME.makers(lid.code), fake]).remedies.length).toBe(helpFor(assessment, lid).remedies.length);
+    expect(helpFor(assessment, lid, [...makersOf(lid.code), fake]).remedies.length).toBe(helpFor(assessment, lid).remedies.length);
   });
 
   it('made for another revision are refused', () => {

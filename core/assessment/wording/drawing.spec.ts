@@ -22,7 +22,8 @@ describe('the drawing in words', () => {
     const judged = judge(weedyThicket);
     const [pressing] = judged.findings.filter(({ severity }) => severity === 'watch' || severity === 'conflict');
     const count = (accepted: Record<string, string>) =>
-      wordDrawing(judge({ ...weedyThicket, accepted }), 'section', METRIC)!.lines.filter((line) => /^(Conflict|To watch):/.test(line)).length;
+      wordDrawing(judge({ ...weedyThicket, accepted }), 'section', METRIC)!.lines.filter((line) => /^(Conflict|To watch):/.test(line))
+        .length;
     expect(count({})).toBeGreaterThan(0);
     expect(count({ [pressing!.key]: 'known' })).toBe(count({}) - 1);
   });

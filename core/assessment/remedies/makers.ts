@@ -1,0 +1,107 @@
+import type { Family, FindingCode, FindingCodes } from '../../calculation/finding';
+import { flattenRemedy, wallRemedy } from './bank';
+import { capRemedy, deepenRemedy, grainRemedy, matRemedy } from './bed';
+import { blendRemedy } from './blend';
+import { changesRemedy, feedRemedy, surfaceRemedy, topUpRemedy } from './care';
+import { conditionerRemedy } from './conditioner';
+import { coverSidesRemedy } from './cover-sides';
+import { groupRemedy } from './group';
+import { guardRemedy } from './guard';
+import { leavesRemedy } from './leaves';
+import { lidRemedy } from './lid';
+import { ballastRemedy, hidesRemedy, moveRemedy, steadyRemedy } from './pieces';
+import { placeRemedy } from './place';
+import { ratingRemedy } from './rating';
+import { recipeRemedy } from './recipe';
+import { removeRemedy } from './remove';
+import { saltsRemedy } from './salts';
+import { fanRemedy, setPointRemedy } from './set-point';
+import { sexesRemedy } from './sexes';
+import { inertRemedy, lampHoursRemedy, openLidRemedy } from './source';
+import { swapRemedy } from './swap';
+import { vesselRemedy } from './vessel';
+import type { RemedyMaker } from './remedy';
+
+/**
+ * Who puts changes forward for which finding. Apart from the domains, since judging a tank and telling of it need none of this: what a drag
+ * asks for is without it, and the worker that tries changes out has it.
+ */
+const MAKERS: { readonly [F in Family]?: Readonly<Partial<Record<FindingCodes[F], readonly RemedyMaker[]>>> } = {
+  biotope: {
+    foreign: [swapRemedy],
+  },
+  hardscape: {
+    'on-glass': [matRemedy],
+    floats: [ballastRemedy],
+    undermined: [steadyRemedy],
+    topples: [steadyRemedy],
+    outside: [moveRemedy],
+    scraper: [moveRemedy],
+    overlap: [moveRemedy],
+    'mouth-closed': [moveRemedy],
+    facing: [moveRemedy],
+    hides: [hidesRemedy],
+  },
+  heat: {
+    'too-warm': [fanRemedy, setPointRemedy, lampHoursRemedy, openLidRemedy],
+    'too-cold': [setPointRemedy],
+    'heater-rating': [ratingRemedy],
+    'cooler-rating': [ratingRemedy],
+  },
+  stocking: {
+    light: [lampHoursRemedy],
+    'group-size': [groupRemedy],
+    'sex-ratio': [sexesRemedy],
+    escape: [guardRemedy],
+    predation: [removeRemedy],
+    'predation-young': [removeRemedy],
+    'fin-nipping': [removeRemedy],
+    temperament: [vesselRemedy, removeRemedy],
+    crossing: [removeRemedy],
+    strata: [vesselRemedy],
+  },
+  substrate: {
+    slope: [flattenRemedy, wallRemedy],
+    step: [wallRemedy],
+    cap: [capRemedy],
+    depth: [deepenRemedy],
+    roots: [deepenRemedy],
+    'soil-share': [deepenRemedy],
+    grain: [grainRemedy],
+  },
+  vessel: {
+    lid: [lidRemedy],
+    exposed: [coverSidesRemedy],
+    footprint: [vesselRemedy],
+    volume: [vesselRemedy],
+    'not-stated': [vesselRemedy],
+    space: [vesselRemedy],
+    sun: [placeRemedy],
+    footfall: [placeRemedy],
+    load: [placeRemedy],
+  },
+  water: {
+    parameter: [blendRemedy, saltsRemedy, recipeRemedy, inertRemedy, leavesRemedy],
+    'not-stated': [blendRemedy, recipeRemedy],
+    'soil-life': [inertRemedy],
+    swing: [inertRemedy],
+    'soil-against-lime': [inertRemedy],
+    disinfectant: [conditionerRemedy],
+    'conditioner-harm': [conditionerRemedy],
+    copper: [conditionerRemedy],
+    oxygen: [feedRemedy, surfaceRemedy, openLidRemedy],
+    nitrate: [feedRemedy, changesRemedy],
+    feed: [feedRemedy],
+    evaporation: [topUpRemedy],
+  },
+  window: {
+    clash: [removeRemedy],
+  },
+};
+
+/** Those for one finding; none where nothing that can be planned helps. */
+export function makersOf(code: FindingCode): readonly RemedyMaker[] {
+  const dot = code.indexOf('.');
+  const ofFamily: Readonly<Partial<Record<string, readonly RemedyMaker[]>>> = MAKERS[code.slice(0, dot) as Family] ?? {};
+  return ofFamily[code.slice(dot + 1)] ?? [];
+}

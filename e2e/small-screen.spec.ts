@@ -69,3 +69,39 @@ describe('on a phone', () => {
     expect(faults).toEqual([]);
   });
 });
+
+describe('enlarged on a desktop', () => {
+  // 1280 x 800 at 200 and 400 %
+  for (const [width, height] of [
+    [640, 400],
+    [320, 256],
+  ] as const)
+    it(`leaves a bench to work in: ${width} x ${height}`, async () => {
+      await page.setViewport({ width, height });
+      for (const bench of ['livestock', 'vessel', 'water', 'substrate', 'hardscape', 'equipment', 'stocking', 'care']) {
+        await page.goto(`${site.url}/tank/weedy-thicket/${bench}`);
+        await page.waitForSelector('tr-window-strip');
+        await calm(page);
+        expect(await sideways())
+          .withContext(bench)
+          .toBe(0);
+        // the page itself scrolls, down to the strip, and nothing of the bench is cut off
+        const { bench: shown, strip } = await page.evaluate(() => {
+          const main = document.querySelector('.frame main')!;
+          document.scrollingElement!.scrollTo(0, 1e5);
+          return {
+            bench: main.clientHeight / main.scrollHeight,
+            strip: document.querySelector('tr-window-strip')!.getBoundingClientRect().bottom,
+          };
+        });
+        expect(shown).withContext(bench).toBe(1);
+        expect(strip).withContext(bench).toBeLessThanOrEqual(height);
+      }
+      await page.click('.ledger-toggle');
+      await calm(page);
+      const { top, bottom } = await page.$eval('tr-ledger', (element) => element.getBoundingClientRect().toJSON() as DOMRect);
+      expect(top).toBeGreaterThanOrEqual(0);
+      expect(bottom).toBeLessThanOrEqual(height - 47);
+      expect(faults).toEqual([]);
+    });
+});

@@ -79,6 +79,7 @@ const MOST_LINES = 9;
   `,
   styles: `
     :host {
+      position: relative;
       display: grid;
       grid-template-columns: repeat(6, 1fr);
       border-top: 1px solid var(--rule);

@@ -26,10 +26,10 @@ import type { Fact } from '../../core/quantity/fact';
 import { bodyPath, drawnSize } from '../section/silhouettes';
 import { Library } from '../store/library';
 import { downloadRoom } from '../store/room-file';
-import { RoomSession } from '../store/room-session';
+import { historyOf, RoomSession } from '../store/room-session';
 import { ChoiceField } from '../ui/choice';
+import { PageHeader } from '../parts/page-header';
 import { SaveMark } from '../ui/save-mark';
-import { UnitsMenu } from '../ui/units-menu';
 import { CompareTable } from './compare-table';
 import { Conditions } from './conditions';
 import { FactTable } from './fact-table';
@@ -52,7 +52,7 @@ const SHELF_WORD: Readonly<Record<Shelf, string>> = { animals: 'Animals', plants
     ScrollingModule,
     ChoiceField,
     SaveMark,
-    UnitsMenu,
+    PageHeader,
     Conditions,
     FactTable,
     CompareTable,
@@ -76,6 +76,7 @@ export class CataloguePage {
   protected readonly mostCompared = MOST_COMPARED;
   protected readonly session = inject(RoomSession);
   protected readonly state = toSignal(this.session.state$, { initialValue: null });
+  protected readonly history = computed(() => historyOf(this.state()));
   protected readonly problem = signal<string | null>(null);
   private readonly shipped = toSignal(this.library.catalogue$);
 

@@ -18,18 +18,18 @@ import { debounceTime, defer } from 'rxjs';
 import { tinykeys } from 'tinykeys';
 import type { Room } from '../../core/design/room';
 import { Commands } from '../palette/commands';
+import { PageHeader } from '../parts/page-header';
 import { storeBlocked$ } from '../store/database';
 import { Library, type Gone, type RoomName } from '../store/library';
 import { PreferencesStore } from '../store/preferences';
 import { downloadRoom } from '../store/room-file';
 import { viewShown } from '../store/first-view';
 import { waterTypes } from '../store/shipped-catalogue';
-import { RoomSession } from '../store/room-session';
+import { historyOf, RoomSession } from '../store/room-session';
 import type { TankSummary } from '../store/summary';
 import { FileDrop } from '../ui/file-drop';
 import { SaveMark } from '../ui/save-mark';
 import { historyKeys } from '../ui/keys';
-import { UnitsMenu } from '../ui/units-menu';
 import { YearChart } from '../ui/year-chart';
 import { ClimateEditor } from '../parts/climate-editor';
 import { KitEditor } from './kit-editor';
@@ -41,7 +41,7 @@ import { TankCard } from './tank-card';
 /** A room: its tanks, its year, the waters, kit and stock at hand. */
 @Component({
   selector: 'tr-room-page',
-  imports: [RouterLink, FileDrop, SaveMark, UnitsMenu, TankCard, ClimateEditor, SourcesEditor, KitEditor, OnHandEditor, YearChart],
+  imports: [RouterLink, FileDrop, SaveMark, PageHeader, TankCard, ClimateEditor, SourcesEditor, KitEditor, OnHandEditor, YearChart],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './room-page.html',
   styleUrl: './room-page.less',
@@ -65,13 +65,14 @@ export class RoomPage {
   protected readonly problems = signal<string[]>([]);
   protected readonly session = inject(RoomSession);
   protected readonly state = toSignal(this.session.state$, { initialValue: null });
+  protected readonly history = computed(() => historyOf(this.state()));
   protected readonly room = computed(() => this.state()?.document ?? null);
   protected readonly said = this.library.said;
   protected readonly blocked = toSignal(storeBlocked$, { initialValue: false });
 
   private readonly newRoomName = viewChild<ElementRef<HTMLInputElement>>('newName');
   private readonly fileInput = viewChild<ElementRef<HTMLInputElement>>('file');
-  private readonly unitsMenu = viewChild(UnitsMenu);
+  private readonly header = viewChild(PageHeader);
 
   /** What an empty room is waiting for. */
   protected readonly firstSteps = computed(() => {
@@ -118,7 +119,7 @@ export class RoomPage {
         undo: () => this.session.undo(),
         redo: () => this.session.redo(),
         catalogue: () => void this.router.navigate(['/room', this.room()?.id, 'catalogue']),
-        units: () => this.unitsMenu()?.visible.set(true),
+        units: () => this.header()?.units().visible.set(true),
         show: (heading) => this.scrollTo(heading),
       }),
     );

@@ -21,6 +21,7 @@ import { causesOf } from '../../core/assessment/causes';
 import { FRAME } from '../../core/assessment/frame';
 import { plain, wordFinding } from '../../core/assessment/wording';
 import { SEVERITY_WORD } from '../../core/calculation/finding';
+import { PageHeader } from '../parts/page-header';
 import type { PaletteEntry } from '../palette/entry';
 import { SeverityGlyph } from '../ui/severity-glyph';
 import { Library } from '../store/library';
@@ -43,7 +44,6 @@ import { historyKeys, unlessTyping } from '../ui/keys';
 import { benchEntries, heldBy } from './bench-entries';
 import { goTo } from './reach';
 import { tankCommands, type TankActs } from './tank-commands';
-import { UnitsMenu } from '../ui/units-menu';
 import { Why } from '../store/why';
 import { WhyDrawer } from './why-drawer';
 import { WindowStrip } from './window-strip';
@@ -63,7 +63,7 @@ import { WindowStrip } from './window-strip';
     KeysHelp,
     SaveMark,
     SeverityGlyph,
-    UnitsMenu,
+    PageHeader,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './tank-page.html',
@@ -177,7 +177,7 @@ export class TankPage implements OnInit, OnDestroy {
     void this.store.close();
   }
 
-  private readonly unitsMenu = viewChild(UnitsMenu);
+  private readonly header = viewChild(PageHeader);
   private readonly acts: TankActs = {
     undo: () => this.undo(),
     redo: () => this.redo(),
@@ -189,7 +189,7 @@ export class TankPage implements OnInit, OnDestroy {
     files: () => this.filesOpen.set(true),
     sheet: () => void this.router.navigate(['/tank', this.tankId(), 'sheet']),
     keys: () => this.helpOpen.set(true),
-    units: () => this.unitsMenu()?.visible.set(true),
+    units: () => this.header()?.units().visible.set(true),
     catalogue: () => void this.router.navigate(['/room', this.view.room()?.id, 'catalogue']),
     rooms: () => void this.router.navigate(['/']),
   };

@@ -5,6 +5,10 @@ import { Room } from '../../core/design/room';
 import { DocumentStore, type DocumentState } from './document-store';
 import { Library } from './library';
 
+/** The names of what Undo and Redo would do to a document; null for nothing. */
+export const historyOf = (state: DocumentState<Room> | null) =>
+  state && { undo: state.undo.at(-1)?.label ?? null, redo: state.redo.at(-1)?.label ?? null };
+
 /** The one room that is open in this window, whichever page shows it: it alone reads, edits and writes it. */
 @Injectable({ providedIn: 'root' })
 export class RoomSession {

@@ -22,7 +22,7 @@ function fromJson(schema: Json): fc.Arbitrary<unknown> {
     case 'boolean':
       return fc.boolean();
     case 'string':
-      return fc.constantFrom('a', 'b', 'source');
+      return typeof schema['pattern'] === 'string' ? fc.stringMatching(new RegExp(schema['pattern'])) : fc.constantFrom('a', 'b', 'source');
     case 'integer':
     case 'number': {
       // above nought begins at a thousandth: nothing in a tank is smaller than that and more than nothing
@@ -50,6 +50,32 @@ function fromJson(schema: Json): fc.Arbitrary<unknown> {
   }
 }
 
+const between = (min: number, max: number) => fc.double({ min, max, noNaN: true });
+const freshWater = { temperatureC: between(0, 40), alkalinityMeqPerL: between(0, 10), ionicStrengthMolPerL: between(0, 0.1) };
+/** What the widest input hardly ever hits: fields that have to go together, or a sliver of what a schema lets through. */
+const SENSIBLE: Readonly<Record<string, fc.Arbitrary<Json>>> = {
+  'water.carbonate-system': fc
+    .record({
+      ...freshWater,
+      known: fc.oneof(
+        between(5, 9).map((ph) => ({ ph })),
+        between(100, 1e5).map((pco2Uatm) => ({ pco2Uatm })),
+      ),
+    })
+    .map(({ known, ...water }) => ({ ...water, ...known })),
+  'water.salinity-from-specific-gravity': fc.record({
+    specificGravity: between(0.99, 1.04),
+    temperatureC: between(-2, 40),
+    referenceC: between(-2, 40),
+  }),
+  'water.mix-strength': fc.record({
+    parts: fc.constant({ 'calcium-chloride': 0.6, 'epsom-salt': 0.4 }),
+    gramsPerDh: fc.constant(null),
+    gramsPer100L: between(0, 2000),
+  }),
+  'water.humic-ph': fc.record({ ...freshWater, docMgPerL: between(0, 50), pco2Uatm: between(1, 2e5) }),
+};
+
 const isFinite = (value: unknown): boolean =>
   typeof value === 'number' ? Number.isFinite(value) : value === null || typeof value !== 'object' || Object.values(value).every(isFinite);
 
@@ -57,7 +83,7 @@ const isFinite = (value: unknown): boolean =>
 function tally(calculation: Calculation, runs: number): Record<'refused' | 'gap' | 'answered', number> {
   const count = { refused: 0, gap: 0, answered: 0 };
   fc.assert(
-    fc.property(arbitraryOf(calculation.inputs), (input) => {
+    fc.property(fc.oneof(arbitraryOf(calculation.inputs), SENSIBLE[calculation.id] ?? arbitraryOf(calculation.inputs)), (input) => {
       try {
         const outcome = evaluateUnknown(calculation, input);
         if ('reason' in outcome) {
@@ -87,8 +113,9 @@ function tally(calculation: Calculation, runs: number): Record<'refused' | 'gap'
 describe('whatever is asked of it', () => {
   for (const calculation of calculations.all)
     it(`${calculation.id} answers with numbers, says why it has none, or refuses the input`, () => {
-      const { refused, gap, answered } = tally(calculation, calculation.id === 'water.recipe' ? 12 : 60);
-      expect(refused + gap + answered).toBeGreaterThan(0);
+      const { answered } = tally(calculation, calculation.id === 'water.recipe' ? 12 : 60);
+      // what never answers was not looked at
+      if (answered === 0) expect(tally(calculation, 2000).answered).toBeGreaterThan(0);
     });
 });
 

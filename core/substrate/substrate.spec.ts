@@ -60,8 +60,8 @@ describe('the amount of a bed', () => {
 
   it('keeps its grains out of the water and lets its pores in', () => {
     expect(grainL(10)).toBe(6);
-    // quartz 2650 kg/m³ at 0.40 pores is 1590 kg/m³ dry
-    expect((1 - 0.4) * 2650).toBeCloseTo(1590, 9);
+    // quartz of 2650 kg/m³ with that share of grains is 1590 kg/m³ dry
+    expect(catalogue.materials.get('fine-quartz-sand')!.densityKgPerM3.value! / (grainL(1) * 2650)).toBeCloseTo(1, 1);
     const laid = bed(plan({ a: layer('fine-quartz-sand', level(50)) }));
     expect(laid.litres).toBeCloseTo(9, 6);
     expect(laid.grainL).toBeCloseTo(5.4, 6);

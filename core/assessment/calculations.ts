@@ -1,3 +1,7 @@
+import { dailyIntegral } from '../light/daily-integral';
+import { bar, spot } from '../light/lamp-shapes';
+import { luxToPpfd } from '../light/spectrum';
+import { throughWater } from '../light/through-water';
 import { createRegistry, listed } from '../calculation/registry';
 import { evaporation } from '../equipment/evaporation';
 import { heatLossCalculation } from '../equipment/heat-loss';
@@ -81,6 +85,11 @@ export const calculations = createRegistry([
   listed(waterlogging),
   listed(hideFitCalculation),
   listed(contrast),
+  listed(dailyIntegral),
+  listed(spot),
+  listed(bar),
+  listed(throughWater),
+  listed(luxToPpfd),
   listed(evaporation),
   listed(heatLossCalculation),
   listed(settlingTemperature),

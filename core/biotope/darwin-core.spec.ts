@@ -2,7 +2,7 @@ import { unzipSync, strFromU8 } from 'fflate';
 import { Biotope } from '../catalogue/biotope';
 import { catalogue } from '../testing/tanks';
 import { darwinCoreArchive, keptAsOccurrences, placesAsDarwinCore } from './darwin-core';
-import { readRecords } from './read-records';
+import { readRecords, RECORD_LIMITS } from './read-records';
 
 const places = [...catalogue.biotopes.values()];
 const filesOf = (tables: ReturnType<typeof placesAsDarwinCore>) =>
@@ -113,5 +113,26 @@ describe('records from elsewhere', () => {
     expect(read(`scientificName\n${'Danio rerio\n'.repeat(20_100)}`)).toEqual(jasmine.objectContaining({ ok: false }));
     expect(read('x'.repeat(5_000_001)).ok).toBeFalse();
     expect(read('scientificName\n"Danio rerio')).toEqual(jasmine.objectContaining({ ok: false }));
+  });
+});
+
+describe('more places than can be taken in', () => {
+  const events = (count: number, more = '') => [
+    {
+      name: 'event.csv',
+      text: `eventID,month,locality\n${Array.from({ length: count }, (_, i) => `e${i},5,Brook ${i}`).join('\n')}\n${more}`,
+    },
+  ];
+  const read = (count: number, more = '') => readRecords(events(count, more), catalogue);
+
+  it('are left from the first on that is too many, and told of by line', () => {
+    expect(read(RECORD_LIMITS.places).left.filter(({ reason }) => reason.startsWith('more than'))).toEqual([]);
+    const over = read(RECORD_LIMITS.places + 2);
+    expect(over.left.filter(({ reason }) => reason === `more than ${RECORD_LIMITS.places} places`).map(({ line }) => line)).toEqual([
+      RECORD_LIMITS.places + 2,
+      RECORD_LIMITS.places + 3,
+    ]);
+    // what belongs to a place that was taken still is
+    expect(read(RECORD_LIMITS.places, 'e3,6,Brook 3\n').left.filter(({ reason }) => reason.startsWith('more than'))).toEqual([]);
   });
 });

@@ -39,3 +39,10 @@ describe('a material of the room’s own', () => {
     expect(wrong({})).toBeTrue();
   });
 });
+
+describe('a stone of the room’s own', () => {
+  it('holds no pH, whatever is said of one', () => {
+    const stone = catalogue.materials.get('granite')!;
+    expect(asMaterial(stone, { id: 'own-grey', name: 'Grey', ...NOTHING, setPh: [5, 6] }).action).toEqual(stone.action);
+  });
+});

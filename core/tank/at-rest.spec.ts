@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { MEQ_PER_DEGREE_ALKALINITY, MMOL_PER_DEGREE_HARDNESS } from '../quantity/unit';
 import { FULL_TANK, SMALL_TANK, TAP } from '../testing/scenarios';
 import { ionsOf, meterOffset, settledTank, type AtRest } from './at-rest';
 import { startState } from './run';
@@ -71,5 +72,21 @@ describe('water that is never changed', () => {
     expect(ph).toBeLessThan(5.5);
     expect(khDh).toBeLessThan(rest(SMALL_TANK).khDh);
     expect(settledTank(never).moves.every(({ khDh }) => khDh === 0)).toBeTrue();
+  });
+});
+
+describe('what moves the settled hardness', () => {
+  it('is told apart: lime brings of it a day what it dissolves over what is renewed', () => {
+    const scenario: TankScenario = { ...SMALL_TANK, lime: { mineral: 'calcite', litresPerDay: 20 } };
+    const { moves, newPerDay } = settledTank(scenario);
+    const lime = moves.find(({ id }) => id === 'lime')!;
+    // calcite: as much alkalinity as calcium, 2 equivalents a mole
+    expect((lime.khDh * MEQ_PER_DEGREE_ALKALINITY) / (lime.ghDh * MMOL_PER_DEGREE_HARDNESS)).toBeCloseTo(2, 6);
+    const plain = rest(SMALL_TANK);
+    const hard = rest(scenario);
+    // what it brings and what is renewed stand against each other where the tank settles
+    expect(newPerDay).toBeGreaterThan(0);
+    expect(lime.ghDh / (hard.ghDh - plain.ghDh)).toBeGreaterThan(0.7);
+    expect(lime.ghDh / (hard.ghDh - plain.ghDh)).toBeLessThan(1.4);
   });
 });

@@ -1,13 +1,7 @@
 import * as z from 'zod';
 import { calculation } from '../calculation/calculation';
+import { absorptionPerM, WAVELENGTHS_NM } from '../light/absorption';
 
-/** Absorption of pure water, 1/m, 400 to 700 nm by 10: Pope & Fry 1997, Appl. Opt. 36:8710 (values recalled). */
-const PURE_WATER = [
-  0.00663, 0.00473, 0.00454, 0.00495, 0.00635, 0.00922, 0.00979, 0.0106, 0.0127, 0.015, 0.0204, 0.0325, 0.0409, 0.0434, 0.0474, 0.0565,
-  0.0619, 0.0695, 0.0896, 0.1351, 0.2224, 0.2644, 0.2755, 0.2916, 0.3108, 0.34, 0.41, 0.439, 0.465, 0.516, 0.624,
-];
-/** Slope of the absorption of humic matter, 1/nm: 0.014 to 0.018 are usual. */
-const SLOPE_PER_NM = 0.016;
 /** Absorption at 440 nm of a milligram of humic carbon a litre, 1/m. Recalled; leaf and peat extracts spread from 0.3 to 1. */
 const A440_PER_MG_C = 0.6;
 
@@ -42,9 +36,8 @@ const TO_RGB = [
 export function transmittedRgb(a440PerM: number, pathMm: number): [number, number, number] {
   const through = [0, 0, 0];
   const clear = [0, 0, 0];
-  PURE_WATER.forEach((pure, i) => {
-    const nm = 400 + 10 * i;
-    const passes = Math.exp((-(pure + a440PerM * Math.exp(-SLOPE_PER_NM * (nm - 440))) * pathMm) / 1000);
+  WAVELENGTHS_NM.forEach((nm, i) => {
+    const passes = Math.exp((-absorptionPerM(i, a440PerM) * pathMm) / 1000);
     matching(nm).forEach((weight, k) => {
       through[k]! += weight * passes;
       clear[k]! += weight;

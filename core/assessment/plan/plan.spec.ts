@@ -228,3 +228,13 @@ describe('who may ripen a tank', () => {
     expect(ids({}).length).toBeGreaterThan(20);
   });
 });
+
+describe('a move within the water that is kept', () => {
+  it('is measured from the old, and fits up to its very limit', () => {
+    const [move] = keptMoves({ ghDh: 10 }, { ghDh: 4 }, 0.5, { ...BEES, steps: { ...BEES.steps, ghDh: 3 } }, 22, 1000);
+    expect(move).toEqual({ parameter: 'ghDh', from: 10, to: 7, step: 3, limit: 3, fits: true });
+    const [past] = keptMoves({ ghDh: 10 }, { ghDh: 4 }, 0.4, { ...BEES, steps: { ...BEES.steps, ghDh: 3 } }, 22, 1000);
+    expect(past!.step).toBeCloseTo(3.6, 9);
+    expect(past!.fits).toBeFalse();
+  });
+});

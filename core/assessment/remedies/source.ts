@@ -19,7 +19,6 @@ const softens = ({ effectOnWater }: Material): boolean => effectOnWater.value ==
 function culpritOf(finding: Finding): ((material: Material) => boolean) | null {
   switch (finding.code) {
     case 'water.parameter':
-      if (!['ph', 'ghDh', 'khDh', 'ec25UsPerCm'].includes(finding.parameter ?? '')) return null;
       return finding.kind?.endsWith(':low') ? softens : hardens;
     case 'water.soil-life':
     case 'water.swing':

@@ -2,7 +2,8 @@ import { applyEdit } from '../../design/edit';
 import { Design } from '../../design/design';
 import type { Room } from '../../design/room';
 import { METRIC } from '../../quantity/format';
-import { catalogue, lowBarn, tank } from '../../testing/tanks';
+import { level } from '../../substrate/surface';
+import { box, catalogue, layer, lowBarn, tank } from '../../testing/tanks';
 import { assess, type Assessment } from '../assess';
 import { recipePlan } from '../recipe-plan';
 import { wordFinding, wordRemedy } from '../wording';
@@ -211,5 +212,40 @@ describe('more or less of what is weighed in', () => {
   it('is not offered where nothing was weighed in, or where it would take many times as much', () => {
     expect(done(judged(tank([['caridina-logemanni', 20]], { shares: { ro: 1 } })), 'water.parameter:ghDh:s0', 'salts')).toBeNull();
     expect(done(weighed(5), 'water.parameter:ghDh:s0', 'salts')).toBeNull();
+  });
+});
+
+describe('what gives the water nothing', () => {
+  const bees = tank([['caridina-logemanni', 20]], { shares: { ro: 0.95, tap: 0.05 } });
+  const limed: Design = { ...bees, substrate: { ...bees.substrate, layers: { lime: layer('lime-silt', level(40)) } } };
+  const hard = judged(limed).findings.find(
+    ({ code, kind, parameter }) => code === 'water.parameter' && kind?.endsWith(':high') && parameter === 'khDh',
+  )!;
+
+  it('is offered for a bed that makes soft water hard', () => {
+    expect(hard.severity).not.toBe('fits');
+    const found = done(judged(limed), hard.key, 'inert-bed');
+    expect(found?.design.substrate.layers['lime']?.materialId).toBe('fine-quartz-sand');
+    expect(found?.finding?.excess ?? 0).toBeLessThan(hard.excess!);
+  });
+  it('is not offered against a bed that does nothing', () => {
+    const sand: Design = { ...bees, substrate: { ...bees.substrate, layers: { sand: layer('fine-quartz-sand', level(40)) } } };
+    const kinds = judged(sand)
+      .findings.filter(({ code }) => code === 'water.parameter')
+      .flatMap((finding) => helpFor(judged(sand), finding).remedies.map(({ kind }) => kind));
+    expect(kinds).not.toContain('inert-bed');
+  });
+});
+
+describe('a larger vessel', () => {
+  it('is one that goes where the tank is to stand', () => {
+    const crowded = tank([['carassius-auratus', 6]], { vessel: box(400, 250, 250) });
+    const offered = (spaceMm?: [number, number, number]) => {
+      const assessment = judged({ ...crowded, brief: { ...crowded.brief, ...(spaceMm ? { spaceMm } : {}) } });
+      const finding = assessment.findings.find(({ code }) => code === 'vessel.volume' || code === 'vessel.footprint')!;
+      return helpFor(assessment, finding).remedies.find(({ kind }) => kind === 'vessel');
+    };
+    expect(offered()).toBeDefined();
+    expect(offered([500, 300, 300])).toBeUndefined();
   });
 });

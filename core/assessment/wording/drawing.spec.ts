@@ -48,3 +48,13 @@ describe('the drawing in words', () => {
     expect(wordDrawing(judge({ ...weedyThicket, vessel: null }), 'section', METRIC)).toBeNull();
   });
 });
+
+describe('the bed in words', () => {
+  it('goes by its materials, the uppermost first', () => {
+    const { lines } = wordDrawing(judge(weedyThicket), 'section', METRIC)!;
+    expect(lines.filter((line) => line.startsWith('Bed:')).map((line) => line.split(',')[0])).toEqual([
+      'Bed: fine quartz sand',
+      'Bed: lime silt',
+    ]);
+  });
+});

@@ -47,3 +47,16 @@ describe('edits of the livestock', () => {
     expect(Object.keys(apply(design, removePlants(design, fern.id)).scene)).toEqual([]);
   });
 });
+
+describe('an animal that is no target', () => {
+  it('goes, and leaves the targets alone', () => {
+    const empty = emptyDesign('d', 'r', 'Tank');
+    const one = apply(empty, addAnimal(empty, danio, 12, true, 'a'));
+    const two = apply(one, addAnimal(one, shrimp, 10, false, 'b'));
+    expect(removeAnimal(two, 'b')).toEqual([{ op: 'remove', path: '/stock/b' }]);
+    expect(removeAnimal(two, 'a')).toEqual([
+      { op: 'remove', path: '/brief/targetStockIds/0' },
+      { op: 'remove', path: '/stock/a' },
+    ]);
+  });
+});

@@ -138,9 +138,12 @@ describe('the vessel bench', () => {
 
   it('describes its drawing in words', async () => {
     const { host } = await openBench(VesselBench, weedyThicket);
-    expect(host.querySelector('tr-section svg')?.getAttribute('aria-label')).toMatch(
-      /box 60 cm long, 30 cm high, water 26 cm deep\. In it: 12 Danio margaritatus, 2 Ceratophyllum/,
-    );
+    const drawing = host.querySelector('tr-section svg')!;
+    expect(drawing.getAttribute('aria-label')).toBe('Seen from the front, to scale: box 60 cm long, 40 cm deep, 30 cm high');
+    const words = host.querySelector(`#${drawing.getAttribute('aria-describedby')}`)?.textContent ?? '';
+    expect(words).toContain('Water 26 cm deep.');
+    expect(words).toContain('Animals: 12 Danio margaritatus.');
+    expect(words).toContain('Plant: Ceratophyllum demersum, left, at the back.');
   });
 });
 

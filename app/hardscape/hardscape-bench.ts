@@ -2,7 +2,6 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { nameOf } from '../../core/assessment/wording';
 import { pieceName } from '../../core/assessment/wording/words';
 import type { PieceClass } from '../../core/catalogue/piece';
-import { pointer } from '../../core/design/edit';
 import { compositionNotes, type CompositionNote } from '../../core/hardscape/composition';
 import { bodyL, massOf } from '../../core/hardscape/mass';
 import type { Fixing, HardscapeItem } from '../../core/hardscape/model';
@@ -19,7 +18,7 @@ import { Check } from '../ui/check';
 import { ChoiceField } from '../ui/choice';
 import { LatinText } from '../ui/latin-text';
 import { QuantityField } from '../ui/quantity-field';
-import { addPiece, copyPiece, freshPieceId, groupPieces, setPart, ungroup } from './piece-edits';
+import { addPiece, copyPiece, freshPieceId, groupPieces, removePiece, setPart, ungroup } from './piece-edits';
 import { AddFrom } from '../ui/add-from';
 import { SelectField } from '../ui/select';
 
@@ -54,7 +53,7 @@ const NOTE_WORD: Readonly<Record<CompositionNote, string>> = {
   imports: [AddFrom, SelectField, ChoiceField, Check, LatinText, QuantityField, Section],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './hardscape-bench.html',
-  styleUrl: './hardscape-bench.less',
+  styleUrls: ['../ui/scene-bench.less', './hardscape-bench.less'],
 })
 export class HardscapeBench {
   protected readonly tank = inject(TankView);
@@ -296,8 +295,9 @@ export class HardscapeBench {
   }
 
   protected remove(id: string): void {
-    if (this.locked()) return;
-    this.store.edit('Take a piece out', [{ op: 'remove', path: pointer('scene', id) }]);
+    const design = this.tank.design();
+    if (this.locked() || !design) return;
+    this.store.edit('Take a piece out', removePiece(design, id));
     this.selected.set(null);
   }
 }

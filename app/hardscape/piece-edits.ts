@@ -4,7 +4,7 @@ import { nextOrder, type Design } from '../../core/design/design';
 import { pointer } from '../../core/design/edit';
 import type { HardscapeItem } from '../../core/hardscape/model';
 import { newPiece } from '../../core/hardscape/new-piece';
-import { movingWith } from '../section/piece-moves';
+import { carriedBy, movingWith } from '../section/piece-moves';
 
 export const freshPieceId = (design: Design): string => {
   for (;;) {
@@ -66,6 +66,7 @@ export function copyPiece(design: Design, id: string, mirrored: boolean): { patc
   const middle = design.vessel ? design.vessel.lengthMm / 2 : 0;
   const group = all.length > 1 ? freshPieceId(design) : null;
   let chosen = id;
+  const made = new Map<string, string>();
   const patch = all.map(([key, item], i): Operation => {
     const newId = freshPieceId(design);
     if (key === id) chosen = newId;
@@ -78,13 +79,21 @@ export function copyPiece(design: Design, id: string, mirrored: boolean): { patc
           turnDeg: [item.turnDeg[0], -item.turnDeg[1], -item.turnDeg[2]],
         }
       : { ...item, positionMm: [x + Math.round(Math.min(60, item.sizeMm[0] * 0.6)), y, z] };
+    made.set(key, newId);
     return {
       op: 'add',
       path: pointer('scene', newId),
       value: { ...value, order: nextOrder(design.scene) + i, groupId: group, locked: false },
     };
   });
-  return { patch, id: chosen };
+  const shift = all.length > 0 ? Math.round(Math.min(60, all[0]![1].sizeMm[0] * 0.6)) : 0;
+  const plants = carriedBy(design, [...made.keys()]).map(([, item], i): Operation => {
+    const [x, y, z] = item.positionMm;
+    const positionMm = [mirrored ? Math.round(2 * middle - x) : x + shift, y, z] as [number, number, number];
+    const value = { ...item, positionMm, onId: made.get(item.onId!)!, order: nextOrder(design.scene) + all.length + i, groupId: null };
+    return { op: 'add', path: pointer('scene', freshPieceId(design)), value };
+  });
+  return { patch: [...patch, ...plants], id: chosen };
 }
 
 /** Ties pieces into one that moves as one; a piece of another group brings it along. */
@@ -111,4 +120,13 @@ export function ungroup(design: Design, id: string): Operation[] {
       ? [{ op: 'replace', path: pointer('scene', key, 'groupId'), value: null }]
       : [],
   );
+}
+
+/** A piece taken out; what held on to it comes loose. */
+export function removePiece(design: Design, id: string): Operation[] {
+  const loosened = carriedBy(design, [id]).flatMap(([key]): Operation[] => [
+    { op: 'replace', path: pointer('scene', key, 'onId'), value: null },
+    { op: 'replace', path: pointer('scene', key, 'hold'), value: 'loose' },
+  ]);
+  return [...loosened, { op: 'remove', path: pointer('scene', id) }];
 }

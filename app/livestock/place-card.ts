@@ -4,8 +4,8 @@ import type { Biotope } from '../../core/catalogue/biotope';
 import { rangeFor, type Animal } from '../../core/catalogue/organism';
 import { PARAMETER_META, type Parameter } from '../../core/catalogue/parameter';
 import { formatNumber, formatQuantity, formatSpan } from '../../core/quantity/format';
-import { plantPath } from '../section/silhouettes';
-import { steady } from '../section/section-geometry';
+import { habitPath } from '../section/plant-forms';
+import { steady } from '../section/steady';
 import { TankView } from '../store/tank-view';
 import { PreferencesStore } from '../store/preferences';
 import { YearChart } from '../ui/year-chart';
@@ -230,7 +230,9 @@ export class PlaceCard {
         return {
           x: Math.round(12 + ((i + 0.5 * k + 0.3 * steady(entry.id, i + 9)) / 7) * 230),
           y: 122,
-          path: plantPath(entry.form, height, entry.form === 'stem' ? 16 : 44, (n) => steady(entry.id, n + i * 31)),
+          path: habitPath(entry, { heightMm: height, widthMm: entry.form === 'stem' ? 22 : 44 }, [0, 0], (n) =>
+            steady(entry.id, n + i * 31),
+          ),
         };
       }),
     );

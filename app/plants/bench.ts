@@ -8,6 +8,7 @@ export const plants: BenchEntry = {
   band: '#d3b27c',
   ink: DARK,
   nightBand: '#433420',
+  load: () => import('./plants-bench').then((m) => m.PlantsBench),
   parts: () => import('./parts').then((m) => m.parts),
   line: ({ derived }) => {
     const kinds = (derived['stock.members'].value ?? []).filter(({ organism }) => organism?.kind === 'plant').length;

@@ -1,7 +1,7 @@
 import type { Assessment } from '../../core/assessment/assess';
 import { drawPieces } from './drawn-pieces';
 import { groundSection } from './ground-drawing';
-import { drawAnimals, drawPlants, vesselPath, waterPath } from './section-geometry';
+import { drawAnimals, drawPlantings, vesselPath, waterPath } from './section-geometry';
 
 /** A tank small, as paths in millimetres: x to the right, y down from the inside bottom. */
 export interface TankFigure {
@@ -34,7 +34,7 @@ export function waterTint(passes: string | null): string {
 
 export function figureOf(assessment: Assessment): TankFigure | null {
   const {
-    world: { design, catalogue },
+    world: { design },
     derived,
   } = assessment;
   const { vessel } = design;
@@ -55,9 +55,9 @@ export function figureOf(assessment: Assessment): TankFigure | null {
       .slice(0, MOST.pieces)
       .map(({ body, colour }) => ({ path: body, fill: colour })),
     tint: waterTint(derived['water.colour'].value),
-    plants: drawPlants(design, catalogue, vessel.waterLevelMm, derived['scene.ground'].value)
+    plants: drawPlantings(derived['plants.standing'].value ?? [], 'section')
       .slice(0, MOST.plants)
-      .map(({ path, xMm, zMm, leafy }) => ({ path, xMm, zMm, leafy })),
+      .map(({ path, xMm, zMm, filled }) => ({ path, xMm, zMm, leafy: filled })),
     animals: drawAnimals(
       derived['stock.members'].value ?? [],
       vessel,

@@ -4,7 +4,7 @@ import type { PieceClass } from '../../core/catalogue/piece';
 import type { Body, Part } from '../../core/scene/body';
 import { plus, turned, turnedBack, type Vec3 } from '../../core/scene/pose';
 import { furthest } from '../../core/scene/solid';
-import { steady } from './section-geometry';
+import { steady } from './steady';
 
 /** From the front, or from above. On the drawing x runs right and y down: height up from the bottom, or depth up from the front pane. */
 export type DrawingView = 'section' | 'plan';

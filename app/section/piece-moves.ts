@@ -2,6 +2,7 @@ import type { Operation } from 'rfc6902';
 import type { Design } from '../../core/design/design';
 import { pointer } from '../../core/design/edit';
 import type { HardscapeItem } from '../../core/hardscape/model';
+import type { PlantItem } from '../../core/plants/model';
 import type { DrawingView } from './outline';
 
 /** What a hand does to a piece. */
@@ -29,12 +30,26 @@ export function shiftPatch(design: Design, id: string, view: DrawingView, rightM
   const own = design.scene[id];
   if (own?.kind !== 'hardscape') return [];
   const dx = snapped(own.positionMm[0] + rightMm, fine) - own.positionMm[0];
-  return movingWith(design, id).flatMap(([key, item]): Operation[] => {
+  const dy = view === 'plan' ? snapped(own.positionMm[1] + upMm, fine) - own.positionMm[1] : 0;
+  const moving = movingWith(design, id);
+  const along = carriedBy(
+    design,
+    moving.map(([key]) => key),
+  ).map(
+    ([
+      key,
+      {
+        positionMm: [x, y, z],
+      },
+    ]): Operation => ({
+      op: 'replace',
+      path: pointer('scene', key, 'positionMm'),
+      value: [x + dx, y + dy, z],
+    }),
+  );
+  const pieces = moving.flatMap(([key, item]): Operation[] => {
     const [x, y, z] = item.positionMm;
-    if (view === 'plan') {
-      const dy = snapped(own.positionMm[1] + upMm, fine) - own.positionMm[1];
-      return [{ op: 'replace', path: pointer('scene', key, 'positionMm'), value: [x + dx, y + dy, z] }];
-    }
+    if (view === 'plan') return [{ op: 'replace', path: pointer('scene', key, 'positionMm'), value: [x + dx, y + dy, z] }];
     const held = item.stand === 'held';
     const moved: Operation = {
       op: 'replace',
@@ -45,6 +60,32 @@ export function shiftPatch(design: Design, id: string, view: DrawingView, rightM
     if (held || item.stand === 'floor' || Math.abs(upMm) < 3) return [moved];
     return [moved, { op: 'replace', path: pointer('scene', key, 'embedMm'), value: Math.round(clamp(item.embedMm - upMm, LIMITS.embed)) }];
   });
+  return [...pieces, ...along];
+}
+
+/** Plantings that hold on to these pieces: where they go, those go. */
+export function carriedBy(design: Design, ids: readonly string[]): [string, PlantItem][] {
+  return Object.entries(design.scene).filter(
+    (entry): entry is [string, PlantItem] => entry[1].kind === 'plant' && entry[1].onId !== null && ids.includes(entry[1].onId),
+  );
+}
+
+/** Plantings of a piece where it is turned or scaled about its middle. */
+function aroundPiece(design: Design, id: string, to: (dx: number, dy: number) => readonly [number, number]): Operation[] {
+  const own = design.scene[id];
+  if (!own) return [];
+  const [mx, my] = own.positionMm;
+  return carriedBy(design, [id]).map(
+    ([
+      key,
+      {
+        positionMm: [x, y, z],
+      },
+    ]): Operation => {
+      const [dx, dy] = to(x - mx, y - my);
+      return { op: 'replace', path: pointer('scene', key, 'positionMm'), value: [Math.round(mx + dx), Math.round(my + dy), z] };
+    },
+  );
 }
 
 /** The patch that turns a piece about the upright. */
@@ -53,7 +94,11 @@ export function turnPatch(design: Design, id: string, byDeg: number): Operation[
   if (item?.kind !== 'hardscape' || item.locked) return [];
   const [x, y, z] = item.turnDeg;
   const turned = ((((Math.round(z + byDeg) + 180) % 360) + 360) % 360) - 180;
-  return [{ op: 'replace', path: pointer('scene', id, 'turnDeg'), value: [x, y, turned] }];
+  const [cos, sin] = [Math.cos(((turned - z) * Math.PI) / 180), Math.sin(((turned - z) * Math.PI) / 180)];
+  return [
+    { op: 'replace', path: pointer('scene', id, 'turnDeg'), value: [x, y, turned] },
+    ...aroundPiece(design, id, (dx, dy) => [dx * cos - dy * sin, dx * sin + dy * cos]),
+  ];
 }
 
 /** The patch that makes a piece larger or smaller, its proportions kept. */
@@ -61,5 +106,8 @@ export function scalePatch(design: Design, id: string, factor: number): Operatio
   const item = design.scene[id];
   if (item?.kind !== 'hardscape' || item.locked || !(factor > 0)) return [];
   const value = item.sizeMm.map((mm) => Math.round(clamp(mm * factor, LIMITS.size)));
-  return [{ op: 'replace', path: pointer('scene', id, 'sizeMm'), value }];
+  return [
+    { op: 'replace', path: pointer('scene', id, 'sizeMm'), value },
+    ...aroundPiece(design, id, (dx, dy) => [dx * factor, dy * factor]),
+  ];
 }

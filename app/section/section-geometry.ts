@@ -3,14 +3,14 @@ import { animalOf } from '../../core/assessment/derive';
 import type { Form, Stratum } from '../../core/catalogue/organism';
 import { halfLengthAtMm } from '../../core/vessel/shape';
 import type { Vessel } from '../../core/vessel/model';
-import { inOrder, type Design } from '../../core/design/design';
-import type { Catalogue } from '../../core/catalogue/catalogue';
+import { spots, type Standing } from '../../core/plants/standing';
 import { heightAt } from '../../core/scene/grid';
 import type { Ground } from '../../core/substrate/ground';
-import { bodyPath, drawnSize, plantPath } from './silhouettes';
+import type { DrawingView } from './outline';
+import { crownPath, habitPath, isFilled } from './plant-forms';
+import { bodyPath, drawnSize } from './silhouettes';
+import { steady } from './steady';
 
-/** Plants drawn by the outlines of their leaves. */
-const LEAFY: ReadonlySet<Form> = new Set<Form>(['rosette', 'rhizome-fern', 'lily', 'macroalga']);
 /** Forms that stay on the ground. */
 const CRAWLS: ReadonlySet<Form> = new Set<Form>([
   'snail',
@@ -46,10 +46,17 @@ export interface DrawnAnimal {
 export interface DrawnPlant {
   id: string;
   name: string;
+  /** About its foot. */
   path: string;
   xMm: number;
+  /** Of its foot: height from the front, place from above. */
   zMm: number;
-  leafy: boolean;
+  filled: boolean;
+  depth: number;
+  /** Of all of it, to take hold of. */
+  halfMm: number;
+  tallMm: number;
+  afloat: boolean;
 }
 
 /** Where in the water animals of each stratum are drawn, shares of its depth from the bottom. */
@@ -58,16 +65,6 @@ const STRATUM_BAND: Readonly<Record<Stratum, readonly [number, number]>> = {
   middle: [0.3, 0.7],
   top: [0.78, 0.94],
 };
-
-/** A steady pseudo-random number from 0 to 1: the same tank is always drawn alike. */
-export function steady(text: string, i: number): number {
-  let hash = 2166136261 ^ Math.imul(i + 1, 374761393);
-  for (let k = 0; k < text.length; k++) hash = Math.imul(hash ^ text.charCodeAt(k), 16777619);
-  hash ^= hash >>> 15;
-  hash = Math.imul(hash, 2246822519);
-  hash ^= hash >>> 13;
-  return (hash >>> 0) / 4294967296;
-}
 
 /** Animals at adult size in the strata they use, inside the water. Unknown sizes are not drawn. */
 export function drawAnimals(
@@ -154,24 +151,50 @@ function side(vessel: Vessel, toMm: number, sign: 1 | -1): string[] {
   });
 }
 
-/** Plants by habit at mature height, no higher than the surface. */
-export function drawPlants(design: Design, catalogue: Catalogue, waterMm: number, ground: Ground | null = null): DrawnPlant[] {
-  return inOrder(design.scene).flatMap(([id, item]) => {
-    const plant = item.kind === 'plant' ? catalogue.organisms.get(item.classId) : undefined;
-    if (plant?.kind !== 'plant') return [];
-    const floats = plant.form === 'floating';
-    const [x, y] = item.positionMm;
-    const foot = ground ? heightAt(ground.grid, ground.topMm, x, y) : 0;
-    const height = Math.max(5, Math.min(plant.sizeMm.length.value ?? 100, waterMm - foot - 4));
-    return [
-      {
+/** Most plants of one planting that are drawn; the number is still written out. */
+const MOST_OF_PLANTING = 24;
+const drawnPlants = new Map<string, string>();
+const MOST_KEPT = 600;
+
+/** Plantings by habit and size, the furthest first; from the front y goes up from the bottom, from above from the front pane. */
+export function drawPlantings(standing: readonly Standing[], view: DrawingView): DrawnPlant[] {
+  return standing
+    .filter(({ on }) => on.kind !== 'outside')
+    .map((planting): DrawnPlant => {
+      const { id, plant, item, footMm } = planting;
+      const size = { heightMm: Math.round(planting.heightMm), widthMm: Math.round(planting.widthMm) };
+      const key = `${id} ${plant.id} ${view} ${size.heightMm} ${size.widthMm} ${item.count} ${item.spreadMm}`;
+      let path = drawnPlants.get(key);
+      if (path === undefined) {
+        path = spots(item, MOST_OF_PLANTING)
+          .map(([dx, dy], i) => {
+            const seed = (n: number) => steady(`${id}${i}`, n);
+            // who stands further back is drawn a little higher
+            return view === 'plan'
+              ? crownPath(plant, size, [dx, dy], seed)
+              : habitPath(plant, shrunk(size, seed(99)), [dx, 0], seed, planting.hold === 'afloat');
+          })
+          .join('');
+        if (drawnPlants.size >= MOST_KEPT) drawnPlants.clear();
+        drawnPlants.set(key, path);
+      }
+      return {
         id,
         name: plant.latin,
-        path: plantPath(plant.form, height, plant.sizeMm.width.value ?? 60, (i) => steady(id, i)),
-        xMm: x,
-        zMm: floats ? waterMm : foot,
-        leafy: LEAFY.has(plant.form),
-      },
-    ];
-  });
+        path,
+        xMm: footMm[0],
+        zMm: view === 'plan' ? footMm[1] : footMm[2],
+        filled: isFilled(plant.form),
+        depth: -footMm[1],
+        halfMm: item.spreadMm + size.widthMm / 2,
+        tallMm: size.heightMm,
+        afloat: planting.hold === 'afloat',
+      };
+    })
+    .sort((a, b) => a.depth - b.depth);
 }
+/** Plants of one age are not of one size. */
+const shrunk = ({ heightMm, widthMm }: { heightMm: number; widthMm: number }, by: number) => ({
+  heightMm: heightMm * (0.8 + 0.2 * by),
+  widthMm,
+});

@@ -1,8 +1,9 @@
 import { reshaped } from '../../core/vessel/model';
 import { halfLengthAtMm } from '../../core/vessel/shape';
-import { box, catalogue, judge, tank, weedyThicket } from '../../core/testing/tanks';
+import { box, judge, tank, weedyThicket } from '../../core/testing/tanks';
 import { bodyPath } from './silhouettes';
-import { drawAnimals, drawPlants, floorPath, steady, vesselPath, waterPath } from './section-geometry';
+import { drawAnimals, drawPlantings, floorPath, vesselPath, waterPath } from './section-geometry';
+import { steady } from './steady';
 
 const VESSEL = box(600, 400, 300);
 
@@ -76,11 +77,14 @@ describe('the section', () => {
   });
 
   it('lets no plant grow out of the water', () => {
-    for (const plant of drawPlants(weedyThicket, catalogue, 200)) {
-      const ends = [...plant.path.matchAll(/(-?\d+\.\d) (-?\d+\.\d)/g)].map((match) => Number(match[2]));
-      expect(Math.max(...ends))
+    const { derived, world } = judge(weedyThicket);
+    const drawn = drawPlantings(derived['plants.standing'].value!, 'section');
+    expect(drawn.length).toBe(Object.values(weedyThicket.scene).filter(({ kind }) => kind === 'plant').length);
+    for (const plant of drawn) {
+      const [, ...ys] = plant.path.split(' ').map((part) => Number(/^-?[\d.]+/.exec(part)?.[0]));
+      expect(plant.zMm + Math.max(...ys))
         .withContext(plant.name)
-        .toBeLessThanOrEqual(200);
+        .toBeLessThanOrEqual(world.design.vessel!.waterLevelMm + 3);
     }
   });
 

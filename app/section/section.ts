@@ -26,8 +26,9 @@ import type { Vessel } from '../../core/vessel/model';
 import { halfLengthAtMm } from '../../core/vessel/shape';
 import { animalOf } from '../../core/assessment/derive';
 import { Why } from '../store/why';
-import { drawAnimals, drawPlants, floorPath, vesselPath, waterPath } from './section-geometry';
+import { drawAnimals, floorPath, vesselPath, waterPath } from './section-geometry';
 import { BuiltGroup } from './built-group';
+import { PlantedGroup } from './planted-group';
 import { waterTint } from './figure';
 import type { DrawingView } from './outline';
 import { shelterOf, shelterPicture } from './shelter-shade';
@@ -49,7 +50,7 @@ let drawings = 0;
 /** The tank from the front, to scale, with a ruler: a result of the computation. The water line can be dragged. */
 @Component({
   selector: 'tr-section',
-  imports: [BuiltGroup, NgTemplateOutlet],
+  imports: [BuiltGroup, PlantedGroup, NgTemplateOutlet],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './section.html',
   styleUrl: './section.less',
@@ -63,9 +64,15 @@ export class Section {
   readonly inset = input(true);
   /** Pieces take the hand instead of the water line. */
   readonly editing = input(false);
+  /** Plantings take the hand. */
+  readonly planting = input(false);
   readonly selected = input<string | null>(null);
   readonly chosen = output<string | null>();
   readonly taken = output<string>();
+  /** A brush is in hand: a press on the drawing says where. */
+  readonly pointing = input(false);
+  /** From the left and from the front, millimetres; from the front view at the depth of the middle. */
+  readonly pointedAt = output<readonly [number, number]>();
   /** What is laid over the water: nothing, or how near the next hide is. */
   readonly shade = input<'plain' | 'shelter'>('plain');
   private readonly tank = inject(TankView);
@@ -125,6 +132,16 @@ export class Section {
   }
 
   /** The empty drawing is pulled about once it is larger than its frame. */
+  protected point(event: MouseEvent): void {
+    const frame = this.frame();
+    const at = this.pointOf(event);
+    const vessel = this.vessel();
+    if (!this.pointing() || !frame || !at || !vessel) return;
+    const [x, up] = [(at.x - frame.x0) / frame.scale, (frame.y0 - at.y) / frame.scale];
+    if (x < 0 || x > vessel.lengthMm || up < 0 || up > (this.section() ? vessel.heightMm : vessel.widthMm)) return;
+    this.pointedAt.emit([x, this.section() ? vessel.widthMm / 2 : up]);
+  }
+
   protected panFrom(event: PointerEvent): void {
     if (this.zoom() === 1) return;
     this.panning = { pointerId: event.pointerId, x: event.clientX, y: event.clientY };
@@ -189,13 +206,6 @@ export class Section {
           derived?.['scene.ground'].value ?? null,
         )
       : [];
-  });
-
-  protected readonly plants = computed(() => {
-    const design = this.tank.design();
-    const catalogue = this.tank.catalogue();
-    const ground = this.tank.derived()?.['scene.ground'].value ?? null;
-    return design?.vessel && catalogue && this.section() ? drawPlants(design, catalogue, this.waterMm(), ground) : [];
   });
 
   protected readonly floorOutline = computed(() => {

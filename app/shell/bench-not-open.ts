@@ -1,25 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { RouterLink } from '@angular/router';
 import { SeverityGlyph } from '../ui/severity-glyph';
 import { BENCH_LIST } from './benches';
-import { TankView } from '../store/tank-view';
 
 /** A bench that Terroir does not judge yet says so: unknown, never fine. */
 @Component({
   selector: 'tr-bench-not-open',
-  imports: [RouterLink, SeverityGlyph],
+  imports: [SeverityGlyph],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h1>{{ entry()?.name ?? 'No such bench' }}</h1>
     <p class="state"><tr-severity severity="unknown" [silent]="true" /> Not judged yet</p>
     @if (entry()) {
       <p>Terroir cannot work on this part of the tank yet. Nothing here counts as fine: it is unknown.</p>
-      @if (bench() === 'plants') {
-        <p>
-          Plants of a place can be put in from the <a [routerLink]="['/tank', view.design()?.id, 'livestock']">Livestock bench</a>; their
-          water is judged.
-        </p>
-      }
     }
   `,
   styles: `
@@ -38,7 +30,6 @@ import { TankView } from '../store/tank-view';
 })
 export class BenchNotOpen {
   readonly bench = input.required<string>();
-  protected readonly view = inject(TankView);
   private readonly benches = inject(BENCH_LIST);
   protected readonly entry = computed(() => this.benches.find(({ id }) => id === this.bench()));
 }

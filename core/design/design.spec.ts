@@ -7,6 +7,7 @@ import fixture4 from './fixtures/design-v4.json';
 import fixture5 from './fixtures/design-v5.json';
 import fixture6 from './fixtures/design-v6.json';
 import fixture7 from './fixtures/design-v7.json';
+import fixture8 from './fixtures/design-v8.json';
 import { emptyCare } from '../care/model';
 import { catalogueData } from '../../catalogue';
 import { peatPocket, weedyThicket, lowBarn } from '../testing/tanks';
@@ -49,13 +50,22 @@ const migratedStone = (classId: string, sizeMm: number[]) => ({
   locked: false,
 });
 
+/** Plants as version 8 has them. */
+const planted = (scene: object) =>
+  Object.fromEntries(
+    Object.entries(scene).map(([id, item]: [string, { kind: string }]) => [
+      id,
+      item.kind === 'plant' ? { ...item, hold: null, onId: null, bought: null, count: 1, spreadMm: 0, groupId: null, locked: false } : item,
+    ]),
+  );
+
 const apply = (patch: readonly Operation[], design = weedyThicket) => applyEdit(design, patch, Design);
 
 describe('a design document', () => {
   it('of version 1 is still read: the frozen fixture', () => {
     const read = readDesignFile(JSON.stringify(fixture));
     expect(read.ok ? read.document.design.name : read.refusals).toEqual('Frozen peat pocket');
-    expect(DESIGN_SCHEMA).toBe(7);
+    expect(DESIGN_SCHEMA).toBe(8);
   });
 
   it('of version 2 is read, and what it did not say of the water is nothing', () => {
@@ -63,7 +73,8 @@ describe('a design document', () => {
     const { water, ...rest } = fixture2.design;
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...rest,
-      schema: 7,
+      schema: 8,
+      grown: 'grown',
       readings: {},
       brief: { ...rest.brief, fidelity: null },
       care: emptyCare(),
@@ -81,7 +92,8 @@ describe('a design document', () => {
     const { soil, ...loose } = additions;
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture3.design,
-      schema: 7,
+      schema: 8,
+      grown: 'grown',
       readings: {},
       brief: { ...fixture3.design.brief, fidelity: null },
       care: emptyCare(),
@@ -104,7 +116,8 @@ describe('a design document', () => {
     const read = readDesignFile(JSON.stringify(file));
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture4.design,
-      schema: 7,
+      schema: 8,
+      grown: 'grown',
       readings: {},
       brief: { ...fixture4.design.brief, fidelity: null },
       water: { ...water, additions: loose },
@@ -126,22 +139,40 @@ describe('a design document', () => {
     const { brief } = fixture5.design;
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture5.design,
-      schema: 7,
+      schema: 8,
+      grown: 'grown',
       readings: {},
       brief: { ...brief, fidelity: null },
+      scene: planted(fixture5.design.scene),
     });
     expect(read.ok && read.document.room.own).toEqual({ organisms: {}, biotopes: {}, materials: {}, mixes: {}, overrides: {} });
   });
 
-  it('of version 7 is read as it stands, with what was measured', () => {
+  it('of version 8 is read as it stands, its plantings in patches, tied and afloat', () => {
+    const read = readDesignFile(JSON.stringify(fixture8));
+    expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual(fixture8.design);
+  });
+
+  it('of version 7 is read with what was measured, each of its plants a planting of one that stands as its kind does', () => {
     const read = readDesignFile(JSON.stringify(fixture7));
-    expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual(fixture7.design);
+    expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
+      ...fixture7.design,
+      schema: 8,
+      grown: 'grown',
+      scene: planted(fixture7.design.scene),
+    });
     expect(Object.keys(fixture7.design.readings).length).toBe(2);
   });
 
   it('of version 6 is read, with what its room adds to the catalogue, and nothing measured', () => {
     const read = readDesignFile(JSON.stringify(fixture6));
-    expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({ ...fixture6.design, schema: 7, readings: {} });
+    expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
+      ...fixture6.design,
+      schema: 8,
+      grown: 'grown',
+      readings: {},
+      scene: planted(fixture6.design.scene),
+    });
     const { own } = fixture6.room;
     expect(read.ok ? (read.document.room as unknown) : null).toEqual({
       ...fixture6.room,

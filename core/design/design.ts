@@ -2,14 +2,14 @@ import * as z from 'zod';
 import { CarePlan, emptyCare } from '../care/model';
 import { Device } from '../equipment/model';
 import { HardscapeItem } from '../hardscape/model';
-import { PlantItem } from '../plants/model';
+import { PlantItem, Stage } from '../plants/model';
 import { StockEntry } from '../stocking/model';
 import { emptySubstrate, SubstratePlan } from '../substrate/model';
 import { Vessel } from '../vessel/model';
 import { Reading } from '../water/reading';
 import { emptyWaterPlan, WaterPlan } from '../water/model';
 
-export const DESIGN_SCHEMA = 7;
+export const DESIGN_SCHEMA = 8;
 
 const SpaceMm = z.number().min(50).max(20000);
 
@@ -48,6 +48,8 @@ export const Design = z
     substrate: SubstratePlan,
     equipment: z.record(Key, Device),
     scene: z.record(Key, SceneItem),
+    /** How far its plants are grown where it is drawn and judged. */
+    grown: Stage,
     stock: z.record(Key, StockEntry),
     care: CarePlan,
     /** Finding key -> the user's reason for accepting it. */
@@ -59,6 +61,9 @@ export const Design = z
         context.addIssue({ code: 'custom', path: ['brief', 'targetStockIds', i], message: `no animal "${id}" in the stock` });
       }
     });
+    for (const [id, item] of Object.entries(design.scene))
+      if (item.kind === 'plant' && item.onId !== null && design.scene[item.onId]?.kind !== 'hardscape')
+        context.addIssue({ code: 'custom', path: ['scene', id, 'onId'], message: `no piece "${item.onId}" to hold on to` });
   });
 export type Design = z.infer<typeof Design>;
 
@@ -78,6 +83,7 @@ export function emptyDesign(id: string, roomId: string, name: string): Design {
     substrate: emptySubstrate(),
     equipment: {},
     scene: {},
+    grown: 'grown',
     stock: {},
     care: emptyCare(),
     accepted: {},

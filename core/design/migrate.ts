@@ -184,6 +184,20 @@ function design5to6({ brief, ...design }: Json): Json {
 /** Version 7: what was measured in the tank. */
 const design6to7 = (design: Json): Json => ({ ...design, schema: 7, readings: {} });
 
+/** Version 8: plantings of several, on what carries them; how far grown the tank is judged. */
+function design7to8({ scene, ...design }: Json): Json {
+  return {
+    ...design,
+    schema: 8,
+    grown: 'grown',
+    scene: each(scene, (item) =>
+      item['kind'] === 'plant'
+        ? { ...item, hold: null, onId: null, bought: null, count: 1, spreadMm: 0, groupId: null, locked: false }
+        : item,
+    ),
+  };
+}
+
 /** Version 4: what the room adds to the catalogue. */
 function room3to4(room: Json): Json {
   return { ...room, schema: 4, own: { organisms: {}, biotopes: {}, overrides: {} } };
@@ -202,6 +216,7 @@ const DESIGN_STEPS: Readonly<Record<number, (design: Json) => Json>> = {
   4: design4to5,
   5: design5to6,
   6: design6to7,
+  7: design7to8,
 };
 const ROOM_STEPS: Readonly<Record<number, (room: Json) => Json>> = { 1: room1to2, 2: room2to3, 3: room3to4, 4: room4to5 };
 

@@ -1,16 +1,12 @@
 import { catalogue, find, judge, tank } from '../testing/tanks';
+import { newPlanting } from '../plants/model';
 import { wordFinding } from '../assessment/wording';
 import { METRIC } from '../quantity/format';
 import type { Design } from '../design/design';
 
 const planted = (animal: string, ...plants: string[]): Design => ({
   ...tank([[animal, 6]]),
-  scene: Object.fromEntries(
-    plants.map((classId, i) => [
-      `p${i}`,
-      { order: i, kind: 'plant' as const, classId, positionMm: [100 + 40 * i, 100, 0] as [number, number, number] },
-    ]),
-  ),
+  scene: Object.fromEntries(plants.map((classId, i) => [`p${i}`, newPlanting(classId, i, [100 + 40 * i, 100, 0])])),
 });
 
 describe('damage to what cannot move away', () => {

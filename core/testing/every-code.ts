@@ -4,6 +4,7 @@ import type { Design } from '../design/design';
 import type { Room } from '../design/room';
 import type { Catalogue } from '../catalogue/catalogue';
 import { bank, level } from '../substrate/surface';
+import { newPlanting } from '../plants/model';
 import type { KeptTank } from './kept-tank';
 import { FAILING, THRIVING } from './ordinary-tanks';
 import { catalogue, layer, piece } from './tanks';
@@ -349,6 +350,26 @@ export const EVERY_CODE: Readonly<Record<Exclude<FindingCode, `sham.${string}`>,
     severity: 'unknown',
     says: /no-such-piece/,
     mends: null,
+  },
+  'plants.outside': {
+    of: but(({ scene }) => Object.assign(scene, { a: newPlanting('cryptocoryne-wendtii', 900, [-60, 150, 0]) })),
+    severity: 'conflict',
+    says: /outside the glass/,
+    mends: 'plant-in',
+  },
+  'plants.buried': {
+    of: but(({ scene }) => Object.assign(scene, { a: { ...newPlanting('anubias-barteri', 900, [300, 100, 0]), hold: 'rooted' } })),
+    severity: 'watch',
+    says: /rhizome of .* is buried.*rots/,
+    mends: 'lift-plant',
+  },
+  'plants.on-piece': {
+    of: but(({ scene }) =>
+      Object.assign(scene, stone('a', { positionMm: [400, 150, 0] }), { b: newPlanting('cryptocoryne-wendtii', 900, [400, 150, 0]) }),
+    ),
+    severity: 'watch',
+    says: /stands where .*stone.* stands/,
+    mends: 'plant-off',
   },
   'hardscape.outside': {
     of: but(({ scene }) => Object.assign(scene, stone('a', { positionMm: [0, 150, 0] }))),

@@ -4,6 +4,7 @@ import type { Phase } from '../catalogue/parameter';
 import { emptySubstrate, type Layer } from '../substrate/model';
 import { level } from '../substrate/surface';
 import { newBox, reshaped, type Vessel } from '../vessel/model';
+import { newPlanting } from '../plants/model';
 import { emptyWaterPlan } from '../water/model';
 import { catalogue, layer, piece } from './tanks';
 
@@ -135,14 +136,21 @@ function piecesOf({ sizeMm: [lengthMm, widthMm], shape, pieces = [] }: KeptTank)
   return scene;
 }
 
-function plantsOf({ sizeMm: [lengthMm, widthMm], plants = [] }: KeptTank): Design['scene'] {
+/** Plants here and there, beside the pieces. */
+function plantsOf({ sizeMm: [lengthMm, widthMm], plants = [] }: KeptTank, pieces: Design['scene']): Design['scene'] {
   const scene: Design['scene'] = {};
+  const taken = (x: number, y: number) =>
+    Object.values(pieces).some(({ kind, positionMm: [px, py], ...of }) => {
+      const reach = kind === 'hardscape' && 'sizeMm' in of ? Math.max(of.sizeMm[0], of.sizeMm[1]) / 2 : 0;
+      return Math.abs(px - x) < reach && Math.abs(py - y) < reach;
+    });
   let n = 0;
   for (const [classId, count] of plants)
     for (let i = 0; i < count; i++, n++) {
-      const x = 40 + ((n * 137) % Math.max(1, lengthMm - 80));
-      const y = 40 + ((n * 89) % Math.max(1, widthMm - 80));
-      scene[`plant${n}`] = { order: 1000 + n, kind: 'plant', classId, positionMm: [x, y, 0] };
+      let [x, y] = [40 + ((n * 137) % Math.max(1, lengthMm - 80)), 40 + ((n * 89) % Math.max(1, widthMm - 80))];
+      for (let k = 1; k < 12 && taken(x, y); k++)
+        [x, y] = [40 + (((n + k * 7) * 137) % Math.max(1, lengthMm - 80)), 40 + (((n + k * 5) * 89) % Math.max(1, widthMm - 80))];
+      scene[`plant${n}`] = newPlanting(classId, 1000 + n, [x, y, 0]);
     }
   return scene;
 }
@@ -190,6 +198,7 @@ export function kept(told: KeptTank): { design: Design; room: Room } {
       layers[`layer${i}`] = layer(materialId, level(top), { order: i + 1 });
     });
   }
+  const pieces = piecesOf(told);
   const ids = told.stock.map((_, i) => `s${i}`);
   const breeds = told.stock.some(([, , phase]) => phase === 'spawn' || phase === 'larvae');
   const change = told.change === undefined ? ([0.2, 7] as const) : told.change;
@@ -206,7 +215,7 @@ export function kept(told: KeptTank): { design: Design; room: Room } {
     },
     substrate: { ...emptySubstrate(), bare: told.bed === 'bare', mat: true, layers },
     equipment,
-    scene: { ...piecesOf(told), ...plantsOf(told) },
+    scene: { ...pieces, ...plantsOf(told, pieces) },
     stock: Object.fromEntries(
       told.stock.map(([organismId, count, phase = 'keep', female], i) => [
         `s${i}`,

@@ -1,4 +1,5 @@
 import { emptySubstrate } from '../substrate/model';
+import { newPlanting } from '../plants/model';
 import { emptyWaterPlan } from '../water/model';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import type { Catalogue } from '../catalogue/catalogue';
@@ -25,15 +26,7 @@ export function largeTank(catalogue: Catalogue, size = { species: 20, items: 60,
         embedMm: 10,
       }),
     ]),
-    ...Array.from({ length: size.plants }, (_, i) => [
-      `plant-${i}`,
-      {
-        order: 100 + i,
-        kind: 'plant',
-        classId: plants[(i * 13) % plants.length]!.id,
-        positionMm: place(),
-      },
-    ]),
+    ...Array.from({ length: size.plants }, (_, i) => [`plant-${i}`, newPlanting(plants[(i * 13) % plants.length]!.id, 100 + i, place())]),
   ]);
   const stock = Object.fromEntries(
     Array.from({ length: size.species }, (_, i) => [

@@ -21,6 +21,7 @@ import type { FloorGrid } from '../../scene/grid';
 import type { Occupancy } from '../../scene/occupancy';
 import type { Facing, Refuge, Standing } from '../../hardscape/shelter';
 import type { OpenRoom } from '../../hardscape/room';
+import type { Standing as Planting } from '../../plants/standing';
 import type { Window } from '../../window/window';
 
 /** What a derivation may look at. */
@@ -98,6 +99,8 @@ export interface Nodes {
   'hardscape.refuges': readonly Refuge[];
   'hardscape.facing': readonly Facing[];
   'hardscape.room': OpenRoom;
+  /** Every planting where it stands, as large as it is at the state that is looked at. */
+  'plants.standing': readonly Planting[];
   'vessel.water-volume': number;
   'vessel.system-volume': number;
   'vessel.drain-back': { drainsL: number; spareL: number };

@@ -88,16 +88,13 @@ export function aheadOf(world: World, up: Derived): Ahead | null {
   if (salinity > 42 || mixed.khDh * MEQ_PER_DEGREE_ALKALINITY > 60) return null;
   const { care } = design;
   const taken: string[] = [];
-  const members = up['stock.members'].value ?? [];
   const load = up['stock.load'].value;
   let floorPlants = 0;
   let uptake = 0;
-  for (const { organism, count } of members) {
-    if (organism?.kind === 'plant') {
-      const area = plantM2(organism) * count;
-      floorPlants += area;
-      uptake += area * UPTAKE[organism.traits.growth.value ?? 'moderate'];
-    }
+  for (const { plant, item, grown } of up['plants.standing'].value ?? []) {
+    const area = plantM2(plant) * item.count * grown;
+    floorPlants += area;
+    uptake += area * UPTAKE[plant.traits.growth.value ?? 'moderate'];
   }
   // plants over each other shade each other
   const crowding = Math.min(1, (2 * body.waterM2) / Math.max(floorPlants, 1e-9));

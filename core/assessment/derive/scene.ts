@@ -70,7 +70,7 @@ function sceneOf({ scene }: Design): Scene {
     known = {
       hardscape: items.filter((entry): entry is [string, HardscapeItem] => entry[1].kind === 'hardscape'),
       plants,
-      planted: plants.map(([id, { classId }]) => `${id} ${classId}`).join('/'),
+      planted: plants.map(([id, { classId, count }]) => `${id} ${classId} ${count}`).join('/'),
     };
     scenes.set(scene, known);
   }

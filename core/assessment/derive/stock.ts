@@ -26,14 +26,14 @@ export const stockNodes: Pick<Definitions, 'stock.members'> = {
       const plants = new Map<string, Member>();
       for (const [id, item] of plantsOf(design)) {
         const known = plants.get(item.classId);
-        if (known) known.count += 1;
+        if (known) known.count += item.count;
         else
           plants.set(item.classId, {
             id,
             organismId: item.classId,
             organism: catalogue.organisms.get(item.classId),
             phase: 'keep',
-            count: 1,
+            count: item.count,
           });
       }
       return { value: [...animals, ...plants.values()] };

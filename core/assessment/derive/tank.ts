@@ -40,7 +40,7 @@ export const tankNodes: Pick<Definitions, 'water.lying' | 'tank.ahead' | 'tank.t
   'tank.ahead': {
     calculationId: null,
     from: [
-      'stock.members',
+      'plants.standing',
       'stock.load',
       'vessel.system-volume',
       'heat.body',

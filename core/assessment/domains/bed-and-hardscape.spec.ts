@@ -1,4 +1,5 @@
 import type { Finding } from '../../calculation/finding';
+import { newPlanting } from '../../plants/model';
 import { Design } from '../../design/design';
 import { applyEdit } from '../../design/edit';
 import { METRIC, US } from '../../quantity/format';
@@ -241,7 +242,7 @@ describe('the bed', () => {
     expect(severityOf(mended(built(SHELLS, sand(35)), 'substrate.depth:s0', 'deepen'), 'substrate.depth:s0')).toBe('fits');
     const planted = Design.parse({
       ...built([], sand(20)),
-      scene: { crypt: { order: 1, kind: 'plant', classId: 'cryptocoryne-cordata', positionMm: [200, 200, 0] } },
+      scene: { crypt: newPlanting('cryptocoryne-cordata', 1, [200, 200, 0]) },
     });
     expect(severityOf(judge(planted), 'substrate.roots:crypt')).toBe('watch');
     expect(severityOf(mended(planted, 'substrate.roots:crypt', 'deepen'), 'substrate.roots:crypt')).toBe('fits');

@@ -11,6 +11,7 @@ import { leavesRemedy } from './leaves';
 import { lidRemedy } from './lid';
 import { ballastRemedy, hidesRemedy, moveRemedy, steadyRemedy } from './pieces';
 import { placeRemedy } from './place';
+import { plantingRemedy } from './plants';
 import { ratingRemedy } from './rating';
 import { recipeRemedy } from './recipe';
 import { removeRemedy } from './remove';
@@ -41,6 +42,11 @@ const MAKERS: { readonly [F in Family]?: Readonly<Partial<Record<FindingCodes[F]
     'mouth-closed': [moveRemedy],
     facing: [moveRemedy],
     hides: [hidesRemedy],
+  },
+  plants: {
+    outside: [plantingRemedy],
+    buried: [plantingRemedy],
+    'on-piece': [plantingRemedy],
   },
   heat: {
     'too-warm': [fanRemedy, setPointRemedy, lampHoursRemedy, openLidRemedy],

@@ -93,6 +93,7 @@ describe('remedies', () => {
       'leaves',
       'lid',
       'open-lid',
+      'plant-off',
       'rating',
       'recipe',
       'remove',

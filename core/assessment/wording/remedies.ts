@@ -41,6 +41,13 @@ export const HEAT_REMEDIES = {
   rating: ({ show, remedy }) => `${remedy.subjects[0] === 'cooler' ? 'Cooler' : 'Heater'} of ${show('power')}`,
 } satisfies RemedyWords;
 
+export const PLANT_REMEDIES = {
+  'plant-in': () => 'Move it inside the glass',
+  'plant-off': () => 'Plant it beside',
+  'lift-plant': ({ names }) => (names[1] ? `Tie it to the ${names[1]}` : 'Lay it on the bed'),
+  'root-plant': () => 'Root it in the bed',
+} satisfies RemedyWords;
+
 export const VESSEL_REMEDIES = {
   lid: ({ remedy }) => `${remedy.subjects[0] === 'mesh' ? 'Mesh' : 'Glass'} lid`,
   guard: ({ remedy, units }) => `Mesh of ${formatMm(remedy.values['mesh'], units)} over every opening`,

@@ -2,7 +2,7 @@ import type { Operation } from 'rfc6902';
 import type { Animal, Plant } from '../../catalogue/organism';
 import { inOrder, nextOrder, type Design } from '../design';
 import { pointer } from '../edit';
-import type { PlantItem } from '../../plants/model';
+import { newPlanting } from '../../plants/model';
 
 /**
  * Puts animals into the tank; the first become the target. More of a kind that is here already join them.
@@ -51,12 +51,7 @@ export function addPlant(design: Design, plant: Plant, newId: string): Operation
   const { lengthMm, widthMm } = design.vessel ?? { lengthMm: 400, widthMm: 300 };
   const standing = Object.values(design.scene).filter(({ kind }) => kind === 'plant').length;
   const place = ((standing * 0.381966 + 0.15) % 1) * 0.86 + 0.07;
-  const item: PlantItem = {
-    order: nextOrder(design.scene),
-    kind: 'plant',
-    classId: plant.id,
-    positionMm: [Math.round(lengthMm * place), Math.round(widthMm * 0.65), 0],
-  };
+  const item = newPlanting(plant.id, nextOrder(design.scene), [Math.round(lengthMm * place), Math.round(widthMm * 0.65), 0]);
   return [{ op: 'add', path: pointer('scene', newId), value: item }];
 }
 

@@ -1,0 +1,259 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { nameSearch } from '../../core/catalogue/name-search';
+import type { Plant } from '../../core/catalogue/organism';
+import { pieceName } from '../../core/assessment/wording/words';
+import { pointer } from '../../core/design/edit';
+import { copyPlanting, plantIn, plantOnPieces, setHold, setPlanting, setStage, type Layout } from '../../core/design/edits/planting-edits';
+import { trimEveryDays } from '../../core/plants/growth';
+import { Bought, Hold, type PlantItem, type Stage } from '../../core/plants/model';
+import type { Place } from '../../core/plants/standing';
+import { formatQuantity } from '../../core/quantity/format';
+import { plural } from '../../core/quantity/plural';
+import { Section } from '../section/section';
+import { PreferencesStore } from '../store/preferences';
+import { TankSession } from '../store/tank-session';
+import { TankView } from '../store/tank-view';
+import { Why } from '../store/why';
+import { ChoiceField } from '../ui/choice';
+import { QuantityField } from '../ui/quantity-field';
+import { SelectField } from '../ui/select';
+
+const HOLD_WORD: Readonly<Record<Hold, string>> = {
+  rooted: 'Rooted in the bed',
+  loose: 'Lying loose',
+  tied: 'Tied',
+  glued: 'Glued',
+  wedged: 'Wedged',
+  pane: 'On a pane',
+  afloat: 'Afloat',
+  chamber: 'In the filter chamber',
+  emersed: 'Roots in the water, leaves above',
+};
+const BOUGHT_WORD: Readonly<Record<Bought, string>> = {
+  pot: 'Pot',
+  stems: 'Stems',
+  portion: 'Portion',
+  tub: 'Tub',
+  clump: 'Clump',
+  cutting: 'My own cutting',
+};
+const STAGES: { value: Stage; text: string }[] = [
+  { value: 'planted', text: 'Planted' },
+  { value: 'six-weeks', text: 'Six weeks' },
+  { value: 'grown', text: 'Grown in' },
+];
+/** Found kinds that are shown at once. */
+const MOST_FOUND = 8;
+
+/** The plants of the tank: where they stand, what holds them, how far they are grown. */
+@Component({
+  selector: 'tr-plants-bench',
+  imports: [ChoiceField, QuantityField, Section, SelectField],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './plants-bench.html',
+  styleUrls: ['../ui/scene-bench.less', './plants-bench.less'],
+})
+export class PlantsBench {
+  protected readonly tank = inject(TankView);
+  private readonly store = inject(TankSession);
+  protected readonly units = inject(PreferencesStore).units;
+  protected readonly why = inject(Why);
+  protected readonly locked = computed(() => !!this.tank.readOnly() || !this.tank.design()?.vessel);
+  protected readonly drawing = signal<'section' | 'plan' | 'both'>('section');
+  protected readonly selected = signal<string | null>(null);
+  protected readonly query = signal('');
+  protected readonly layout = signal<Layout>('one');
+  /** The kind that is put in wherever the drawing is pressed. */
+  protected readonly brush = signal<Plant | null>(null);
+  protected readonly stages = STAGES;
+  protected readonly drawings = [
+    { value: 'section' as const, text: 'Section' },
+    { value: 'plan' as const, text: 'Plan' },
+    { value: 'both' as const, text: 'Both' },
+  ];
+  protected readonly layouts = [
+    { value: 'one' as const, text: 'One' },
+    { value: 'row' as const, text: 'A row' },
+    { value: 'group' as const, text: 'A group' },
+  ];
+  protected readonly holds = Hold.options.map((value) => ({ value, text: HOLD_WORD[value] }));
+  protected readonly boughts = Bought.options.map((value) => ({ value, text: BOUGHT_WORD[value] }));
+
+  constructor() {
+    // a search is over all the plants there are
+    void this.store.wantWhole().catch(() => undefined);
+  }
+
+  protected readonly standing = computed(() => this.tank.told()?.derived['plants.standing'].value ?? []);
+
+  private readonly search = computed(() => {
+    const all = [...(this.tank.catalogue()?.organisms.values() ?? [])].filter((entry): entry is Plant => entry.kind === 'plant');
+    return nameSearch(all.sort((a, b) => a.latin.localeCompare(b.latin)));
+  });
+  protected readonly found = computed(() =>
+    this.query().trim() === ''
+      ? []
+      : this.search()(this.query())
+          .slice(0, MOST_FOUND)
+          .map(({ entry }) => entry),
+  );
+
+  protected readonly summary = computed(() => {
+    const standing = this.standing();
+    const vessel = this.tank.design()?.vessel;
+    if (!vessel || standing.length === 0) return null;
+    const kinds = new Set(standing.map(({ plant }) => plant.id)).size;
+    const count = standing.reduce((sum, { item }) => sum + item.count, 0);
+    return `${plural(kinds, 'kind')} · ${plural(count, 'plant')} in ${plural(standing.length, 'planting')}`;
+  });
+
+  protected readonly list = computed(() => {
+    const nth = new Map<string, number>();
+    return this.standing().map(({ id, plant, item }) => {
+      const n = (nth.get(plant.id) ?? 0) + 1;
+      nth.set(plant.id, n);
+      return { value: id, text: `${plant.latin} ${n}${item.count > 1 ? ` (${item.count})` : ''}${item.locked ? ' (locked)' : ''}` };
+    });
+  });
+
+  /** The planting in hand, its fields and what is known of it. */
+  protected readonly planting = computed(() => {
+    const found = this.standing().find(({ id }) => id === this.selected());
+    const world = this.tank.told()?.world;
+    if (!found || !world) return null;
+    const units = this.units();
+    const trim = trimEveryDays(found.perDay.value);
+    const days = (perDay: number) => Math.round(Math.LN2 / perDay);
+    const on = found.on;
+    return {
+      ...found,
+      latin: found.plant.latin,
+      common: found.plant.common[0] ?? '',
+      stands:
+        on.kind === 'piece'
+          ? `on the ${pieceName(on.id, world)}`
+          : {
+              bed: 'in the bed',
+              bottom: 'on the bare bottom',
+              pane: 'on the pane',
+              surface: 'at the surface',
+              outside: 'in the filter chamber',
+            }[on.kind],
+      tall: formatQuantity('length', found.heightMm, units),
+      grownText: `${Math.round(found.grown * 100)} % of its grown size`,
+      doubles:
+        found.perDay.value < 0.001 ? 'hardly grows here' : `doubles in ${days(found.perDay.band[1])} to ${days(found.perDay.band[0])} days`,
+      trim: trim !== null && found.plant.form === 'stem' ? `trimmed about every ${Math.round(trim)} days` : null,
+      wide: Math.round(found.item.spreadMm * 2),
+    };
+  });
+
+  protected readonly pieces = computed(() => {
+    const world = this.tank.told()?.world;
+    return world
+      ? (this.tank.told()?.derived['scene.pieces'].value ?? [])
+          .filter(({ of }) => of.group === 'wood' || of.group === 'stone')
+          .map(({ id }) => ({ id, name: pieceName(id, world) }))
+      : [];
+  });
+
+  private readonly place = computed((): Place | null => {
+    const derived = this.tank.told()?.derived;
+    const ground = derived?.['scene.ground'].value;
+    const waterMm = this.tank.design()?.vessel?.waterLevelMm;
+    if (!ground || waterMm === undefined) return null;
+    const pieces = (derived?.['scene.pieces'].value ?? []).map(({ settled }) => settled);
+    return { grid: ground.grid, groundMm: ground.topMm, hasBed: true, pieces, waterMm };
+  });
+
+  protected putIn(plant: Plant, at?: readonly [number, number]): void {
+    const design = this.tank.design();
+    if (!design?.vessel || this.locked()) return;
+    const made = plantIn(design, plant, this.layout(), at ?? this.freePlace(plant), this.place());
+    if (this.store.edit(`Plant ${plant.latin}`, made.patch)) this.selected.set(made.id);
+  }
+
+  /** Enter in the search puts the first that is found in. */
+  protected putFirst(): void {
+    const [first] = this.found();
+    if (first) this.putIn(first);
+  }
+
+  protected onEach(plant: Plant): void {
+    const design = this.tank.design();
+    if (!design || this.locked()) return;
+    const free = this.pieces().filter(({ id }) => !this.standing().some(({ plant: one, item }) => one.id === plant.id && item.onId === id));
+    this.store.edit(
+      `Tie ${plant.latin} to wood and stone`,
+      plantOnPieces(
+        design,
+        plant,
+        free.map(({ id }) => id),
+      ),
+    );
+  }
+
+  protected pressedAt([x, y]: readonly [number, number]): void {
+    const brush = this.brush();
+    if (brush) this.putIn(brush, [x, y]);
+  }
+
+  protected setStage(stage: Stage): void {
+    const text = STAGES.find(({ value }) => value === stage)?.text.toLowerCase() ?? stage;
+    this.store.edit(`Look at it ${text}`, setStage(stage));
+  }
+
+  protected set<K extends keyof PlantItem>(part: K, value: PlantItem[K], label: string): void {
+    const id = this.selected();
+    if (id) this.store.edit(label, setPlanting(id, part, value));
+  }
+
+  protected setHold(hold: Hold | null): void {
+    const found = this.planting();
+    if (found) this.store.edit('How a plant is held', setHold(found.id, found.item, hold, this.place()));
+  }
+
+  protected setPlace(axis: 0 | 1 | 2, mm: number | null): void {
+    const item = this.planting()?.item;
+    if (!item || mm === null) return;
+    const value: [number, number, number] = [...item.positionMm];
+    value[axis] = mm;
+    this.set('positionMm', value, 'Place of a plant');
+  }
+
+  protected copy(mirrored: boolean): void {
+    const design = this.tank.design();
+    const id = this.selected();
+    if (!design || !id) return;
+    const made = copyPlanting(design, id, mirrored);
+    if (this.store.edit(mirrored ? 'Mirror a plant' : 'Copy a plant', made.patch)) this.selected.set(made.id);
+  }
+
+  protected remove(id: string): void {
+    if (this.locked()) return;
+    this.store.edit('Take a plant out', [{ op: 'remove', path: pointer('scene', id) }]);
+    this.selected.set(null);
+  }
+
+  /** Tall ones behind, low ones before, each in the widest gap there is. */
+  private freePlace(plant: Plant): [number, number] {
+    const { lengthMm, widthMm } = this.tank.design()!.vessel!;
+    const tall = plant.sizeMm.length.value ?? 100;
+    const depth = plant.form === 'carpet' ? 0.25 : tall > 200 ? 0.78 : tall > 90 ? 0.55 : 0.35;
+    const pieces = this.place()?.pieces ?? [];
+    const others = this.standing().map(({ item }) => item.positionMm);
+    const holds = plant.traits.rooting.value === 'attach';
+    let best: { at: [number, number]; free: number } | null = null;
+    const spots: [number, number][] = holds
+      ? pieces.map(({ bounds: { low, high } }) => [(low[0] + high[0]) / 2, (low[1] + high[1]) / 2])
+      : Array.from({ length: 19 }, (_, i) => [lengthMm * (0.05 + (0.9 * i) / 18), widthMm * depth]);
+    for (const at of spots) {
+      const near = Math.min(...others.map(([x, y]) => Math.hypot(x - at[0], y - at[1])), 400);
+      const blocked =
+        !holds && pieces.some(({ bounds: { low, high } }) => at[0] > low[0] && at[0] < high[0] && at[1] > low[1] && at[1] < high[1]);
+      const free = near - (blocked ? 1000 : 0) - 0.02 * Math.abs(at[0] - lengthMm * 0.35);
+      if (!best || free > best.free) best = { at, free };
+    }
+    return best?.at ?? [lengthMm / 2, widthMm * depth];
+  }
+}

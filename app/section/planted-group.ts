@@ -1,0 +1,196 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import type { Operation } from 'rfc6902';
+import { previewGesture } from '../store/preview-gesture';
+import { TankSession } from '../store/tank-session';
+import { TankView } from '../store/tank-view';
+import type { DrawingView } from './outline';
+import { movePlanting } from './planting-moves';
+import { drawPlantings } from './section-geometry';
+
+interface Hold {
+  id: string;
+  pointerId: number;
+  from: DOMPoint;
+  patch: readonly Operation[];
+}
+
+/** The plantings on the drawing, in millimetres; on their bench they can be taken hold of. */
+@Component({
+  // part of a drawing: it has to be a group of its svg
+  // eslint-disable-next-line @angular-eslint/component-selector
+  selector: 'g[trPlanted]',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @for (plant of plants(); track plant.id) {
+      <svg:g
+        class="planting"
+        [class.filled]="plant.filled"
+        [class.over]="view() === 'plan'"
+        [class.here]="plant.id === selected()"
+        [class.held]="editable()"
+        [attr.data-planting]="plant.id"
+        [attr.tabindex]="editable() ? 0 : null"
+        [attr.role]="editable() ? 'button' : null"
+        [attr.aria-pressed]="editable() ? plant.id === selected() : null"
+        [attr.aria-label]="editable() ? plant.name : null"
+        [attr.transform]="'translate(' + plant.xMm + ' ' + -plant.zMm + ') scale(1 -1)'"
+        (pointerdown)="grab($event, plant.id)"
+        (pointermove)="drag($event)"
+        (pointerup)="drop()"
+        (pointercancel)="letGo()"
+        (lostpointercapture)="letGo()"
+        (keydown)="pressed($event, plant.id)"
+      >
+        @if (editable()) {
+          <svg:rect
+            class="area"
+            rx="3"
+            [attr.x]="-plant.halfMm"
+            [attr.y]="view() === 'plan' ? -plant.halfMm : plant.afloat ? -plant.tallMm : 0"
+            [attr.width]="2 * plant.halfMm"
+            [attr.height]="view() === 'plan' ? 2 * plant.halfMm : plant.tallMm"
+          />
+        }
+        <svg:path [attr.d]="plant.path" />
+      </svg:g>
+    }
+  `,
+  styles: `
+    path {
+      fill: none;
+      stroke: #4d7a4a;
+      stroke-width: 1.5;
+      stroke-linecap: round;
+      stroke-linejoin: round;
+    }
+    .filled path {
+      fill: #6f9a63;
+      fill-opacity: 0.5;
+      stroke-width: 0.8;
+    }
+    .over path {
+      fill-opacity: 0.42;
+      stroke-width: 0.7;
+    }
+    .planting:not(.held) {
+      pointer-events: none;
+    }
+    .held {
+      cursor: grab;
+      outline: none;
+      touch-action: none;
+    }
+    .area {
+      fill: transparent;
+      stroke: none;
+    }
+    .here .area,
+    .held:focus-visible .area {
+      stroke: var(--water);
+      stroke-dasharray: 5 3;
+      stroke-width: 1.6;
+      vector-effect: non-scaling-stroke;
+    }
+    .held:focus-visible .area {
+      stroke-dasharray: none;
+    }
+    .here path {
+      stroke: #2c5a33;
+    }
+  `,
+})
+export class PlantedGroup {
+  readonly view = input.required<DrawingView>();
+  readonly editable = input(false);
+  readonly selected = input<string | null>(null);
+  readonly chosen = output<string | null>();
+  /** A planting to be taken out. */
+  readonly taken = output<string>();
+  private readonly tank = inject(TankView);
+  private readonly store = inject(TankSession);
+  private readonly hold = signal<Hold | null>(null);
+  private readonly gesture = previewGesture(() => this.hold.set(null));
+  private readonly standing = computed(() => this.tank.derived()?.['plants.standing'].value ?? []);
+  protected readonly plants = computed(() => drawPlantings(this.standing(), this.view()));
+
+  protected grab(event: PointerEvent, id: string): void {
+    if (!this.editable()) return;
+    event.preventDefault();
+    event.stopPropagation();
+    this.chosen.emit(id);
+    const element = event.currentTarget as SVGGraphicsElement;
+    element.focus({ preventScroll: true });
+    if (this.tank.readOnly()) return;
+    element.setPointerCapture(event.pointerId);
+    const from = this.pointOf(event, element);
+    if (from) this.hold.set({ id, pointerId: event.pointerId, from, patch: [] });
+  }
+
+  protected drag(event: PointerEvent): void {
+    const hold = this.hold();
+    const assessment = this.store.current?.design.state.document;
+    const at = hold && this.pointOf(event, event.currentTarget as SVGGraphicsElement);
+    if (!hold || hold.pointerId !== event.pointerId || !assessment || !at) return;
+    const by: [number, number] = [at.x - hold.from.x, hold.from.y - at.y];
+    hold.patch = movePlanting(assessment, this.place(), hold.id, this.view(), by[0], by[1], event.altKey);
+    this.gesture.show(() => (hold.patch.length > 0 ? { design: hold.patch } : null));
+  }
+
+  protected drop(): void {
+    const hold = this.hold();
+    if (!hold) return;
+    this.letGo();
+    if (hold.patch.length > 0) this.store.edit(`Move the ${this.nameOf(hold.id)}`, hold.patch);
+  }
+
+  protected letGo(): void {
+    this.hold.set(null);
+    this.gesture.end();
+  }
+
+  protected pressed(event: KeyboardEvent, id: string): void {
+    const design = this.store.current?.design.state.document;
+    if (!this.editable() || !design) return;
+    const step = event.shiftKey ? 1 : 5;
+    const moves: Record<string, readonly [number, number]> = {
+      ArrowLeft: [-step, 0],
+      ArrowRight: [step, 0],
+      ArrowUp: [0, step],
+      ArrowDown: [0, -step],
+    };
+    const move = moves[event.key];
+    if (move) {
+      event.preventDefault();
+      event.stopPropagation();
+      const patch = movePlanting(design, this.place(), id, this.view(), move[0], move[1], true);
+      if (patch.length > 0 && !this.tank.readOnly()) this.store.edit(`Move the ${this.nameOf(id)}`, patch);
+    } else if (event.key === 'Enter' || event.key === ' ') {
+      event.preventDefault();
+      this.chosen.emit(id);
+    } else if (event.key === 'Delete') {
+      event.preventDefault();
+      this.taken.emit(id);
+    } else if (event.key === 'Escape') {
+      if (this.hold()) this.letGo();
+      else this.chosen.emit(null);
+    }
+  }
+
+  private readonly place = computed(() => {
+    const derived = this.tank.derived();
+    const ground = derived?.['scene.ground'].value;
+    const waterMm = this.tank.design()?.vessel?.waterLevelMm;
+    if (!ground || waterMm === undefined) return null;
+    const pieces = (derived?.['scene.pieces'].value ?? []).map(({ settled }) => settled);
+    return { grid: ground.grid, groundMm: ground.topMm, hasBed: true, pieces, waterMm };
+  });
+
+  private nameOf(id: string): string {
+    return this.plants().find((plant) => plant.id === id)?.name ?? 'plant';
+  }
+
+  private pointOf(event: PointerEvent, element: SVGGraphicsElement): DOMPoint | null {
+    const matrix = element.closest<SVGGElement>('g[data-frame]')?.getScreenCTM();
+    return matrix ? new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse()) : null;
+  }
+}

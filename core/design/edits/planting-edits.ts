@@ -1,0 +1,102 @@
+import type { Operation } from 'rfc6902';
+import type { Plant } from '../../catalogue/organism';
+import { newPlanting, type PlantItem, type Stage } from '../../plants/model';
+import { naturalHold, pieceAt, type Place } from '../../plants/standing';
+import { nextOrder, type Design } from '../design';
+import { pointer } from '../edit';
+
+const freshId = (): string => crypto.randomUUID().slice(0, 8);
+
+/** How a new planting is laid out: one, a row along the length, or a group round its middle. */
+export type Layout = 'one' | 'row' | 'group';
+
+/** Plants of a row or a group, and how far they stand apart against their width. Common practice: odd numbers. */
+const ROW = 5;
+const GROUP = 7;
+const APART = 0.7;
+
+/** A planting of a kind at a place; what holds on to wood and stone holds on to what stands there. */
+export function plantAt(plant: Plant, order: number, [x, y]: readonly [number, number], place: Place | null): PlantItem {
+  const item = newPlanting(plant.id, order, [Math.round(x), Math.round(y), 0]);
+  if (!place || naturalHold(plant) !== 'tied') return item;
+  const over = pieceAt(place, x, y);
+  return over ? { ...item, hold: 'tied', onId: over.id } : item;
+}
+
+/** The patch that puts a kind in: about a place, or on moss's own account one on each of the pieces there are. */
+export function plantIn(
+  design: Design,
+  plant: Plant,
+  layout: Layout,
+  at: readonly [number, number],
+  place: Place | null,
+): { patch: Operation[]; id: string } {
+  const width = plant.sizeMm.width.value ?? 60;
+  const order = nextOrder(design.scene);
+  const { lengthMm, widthMm } = design.vessel ?? { lengthMm: 400, widthMm: 300 };
+  const inside = ([x, y]: readonly [number, number]): [number, number] => [
+    Math.min(Math.max(x, 10), lengthMm - 10),
+    Math.min(Math.max(y, 10), widthMm - 10),
+  ];
+  const first = freshId();
+  if (layout === 'row') {
+    const ids = [first, ...Array.from({ length: ROW - 1 }, freshId)];
+    const groupId = freshId();
+    const patch = ids.map((id, i): Operation => {
+      const spot = inside([at[0] + (i - (ROW - 1) / 2) * width * APART, at[1]]);
+      return { op: 'add', path: pointer('scene', id), value: { ...plantAt(plant, order + i, spot, place), groupId } };
+    });
+    return { patch, id: first };
+  }
+  const item = plantAt(plant, order, inside(at), place);
+  const value: PlantItem =
+    layout === 'group' ? { ...item, count: GROUP, spreadMm: Math.round(width * APART * Math.sqrt(GROUP) * 0.6) } : item;
+  return { patch: [{ op: 'add', path: pointer('scene', first), value }], id: first };
+}
+
+/** One of a kind on each piece of wood and stone, tied: moss per twig. */
+export function plantOnPieces(design: Design, plant: Plant, pieceIds: readonly string[]): Operation[] {
+  const order = nextOrder(design.scene);
+  return pieceIds.flatMap((id, i): Operation[] => {
+    const piece = design.scene[id];
+    if (piece?.kind !== 'hardscape') return [];
+    const [x, y] = piece.positionMm;
+    const value: PlantItem = { ...newPlanting(plant.id, order + i, [Math.round(x), Math.round(y), 0]), hold: 'tied', onId: id };
+    return [{ op: 'add', path: pointer('scene', freshId()), value }];
+  });
+}
+
+export const setPlanting = <K extends keyof PlantItem>(id: string, part: K, value: PlantItem[K]): Operation[] => [
+  { op: 'replace', path: pointer('scene', id, part), value },
+];
+
+/** How it is held; what is held to a piece takes the one under it. */
+export function setHold(id: string, item: PlantItem, hold: PlantItem['hold'], place: Place | null): Operation[] {
+  const onPiece = hold === 'tied' || hold === 'glued' || hold === 'wedged';
+  const onId = onPiece && place ? (pieceAt(place, item.positionMm[0], item.positionMm[1])?.id ?? null) : null;
+  return [
+    { op: 'replace', path: pointer('scene', id, 'hold'), value: hold },
+    { op: 'replace', path: pointer('scene', id, 'onId'), value: onId },
+  ];
+}
+
+/** A copy beside it, or on the other side of the middle. */
+export function copyPlanting(design: Design, id: string, mirrored: boolean): { patch: Operation[]; id: string } {
+  const own = design.scene[id];
+  if (own?.kind !== 'plant') return { patch: [], id };
+  const length = design.vessel?.lengthMm ?? 400;
+  const [x, y, z] = own.positionMm;
+  const to = mirrored ? length - x : Math.min(length - 10, x + 40 + own.spreadMm);
+  const made = freshId();
+  const value: PlantItem = {
+    ...own,
+    order: nextOrder(design.scene),
+    positionMm: [Math.round(to), y, z],
+    onId: null,
+    groupId: null,
+    locked: false,
+  };
+  return { patch: [{ op: 'add', path: pointer('scene', made), value }], id: made };
+}
+
+export const setStage = (grown: Stage): Operation[] => [{ op: 'replace', path: '/grown', value: grown }];

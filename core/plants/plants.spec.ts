@@ -1,0 +1,151 @@
+import fc from 'fast-check';
+import type { Plant } from '../catalogue/organism';
+import { applyEdit } from '../design/edit';
+import { Design } from '../design/design';
+import { catalogue, judge, layer, piece, tank } from '../testing/tanks';
+import { level } from '../substrate/surface';
+import { growthPerDay, growthShares, plantedShare, scarcest, sizeShare, STAGE_DAYS, trimEveryDays, type Conditions } from './growth';
+import { newPlanting, PlantItem, type Stage } from './model';
+import { naturalHold, spots } from './standing';
+
+const plant = (id: string) => catalogue.organisms.get(id) as Plant;
+const plants = [...catalogue.organisms.values()].filter((entry): entry is Plant => entry.kind === 'plant');
+const GOOD: Conditions = { ppfd: 200, temperatureC: 24, co2MgPerL: 25, food: 1 };
+
+describe('growth', () => {
+  it('has the figures of practice in its band', () => {
+    // stems double in about two weeks in good light: common practice
+    const stem = growthPerDay(plant('hygrophila-polysperma'), GOOD);
+    expect(Math.LN2 / stem.band[1]).toBeLessThan(14);
+    expect(Math.LN2 / stem.band[0]).toBeGreaterThan(14);
+    expect(trimEveryDays(stem.value)).toBeCloseTo(14, 0);
+    // an epiphyte of six leaves makes one a month: common practice
+    const fern = growthPerDay(plant('anubias-barteri'), { ...GOOD, ppfd: 60 });
+    const leaves = (perDay: number) => 6 * (Math.exp(30 * perDay) - 1);
+    expect(leaves(fern.band[0])).toBeLessThan(1);
+    expect(leaves(fern.band[1])).toBeGreaterThan(1);
+  });
+  it('is never less for more light, carbon dioxide or food, in any plant', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...plants),
+        fc.record({
+          ppfd: fc.double({ min: 0, max: 300, noNaN: true }),
+          temperatureC: fc.double({ min: 5, max: 34, noNaN: true }),
+          co2MgPerL: fc.double({ min: 0, max: 40, noNaN: true }),
+          food: fc.double({ min: 0, max: 1, noNaN: true }),
+        }),
+        fc.constantFrom('ppfd', 'co2MgPerL', 'food'),
+        fc.double({ min: 0.01, max: 20, noNaN: true }),
+        (one, at, cause, more) => {
+          const now = growthPerDay(one, at).value;
+          expect(now).toBeGreaterThanOrEqual(0);
+          expect(growthPerDay(one, { ...at, [cause]: at[cause as 'food'] + more }).value).toBeGreaterThanOrEqual(now - 1e-12);
+        },
+      ),
+    );
+  });
+  it('is as the scarcest cause lets it be', () => {
+    const dark = growthShares(plant('rotala-rotundifolia'), { ...GOOD, ppfd: 2 });
+    expect(scarcest(dark)).toBe('light');
+    expect(scarcest(growthShares(plant('rotala-rotundifolia'), { ...GOOD, temperatureC: 12 }))).toBe('warmth');
+    expect(growthShares(plant('rotala-rotundifolia'), { ...GOOD, temperatureC: 24 }).warmth).toBe(1);
+  });
+  it('goes on from what is planted to all of its size, and no further', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.05, max: 0.95, noNaN: true }),
+        fc.double({ min: 0, max: 0.2, noNaN: true }),
+        fc.double({ min: 0, max: 400, noNaN: true }),
+        (start, perDay, days) => {
+          expect(sizeShare(start, perDay, 0)).toBeCloseTo(start, 9);
+          expect(sizeShare(start, perDay, days)).toBeGreaterThanOrEqual(start - 1e-9);
+          expect(sizeShare(start, perDay, days)).toBeLessThanOrEqual(1);
+        },
+      ),
+    );
+    expect(trimEveryDays(0)).toBeNull();
+  });
+  it('begins with what is bought: cut stems of 15 cm at most, little plants from a tub', () => {
+    const vallis = plant('vallisneria-spiralis');
+    expect(plantedShare(vallis, 'tub')).toBeLessThan(plantedShare(vallis, 'pot'));
+    expect(plantedShare(vallis, 'clump')).toBeGreaterThan(plantedShare(vallis, 'pot'));
+    for (const one of plants) {
+      const share = plantedShare(one, null);
+      expect(share).withContext(one.id).toBeGreaterThan(0.04);
+      expect(share).withContext(one.id).toBeLessThan(1);
+      if (one.form === 'stem')
+        expect(share * one.sizeMm.length.value!)
+          .withContext(one.id)
+          .toBeLessThanOrEqual(150.01);
+    }
+  });
+});
+
+describe('a planting', () => {
+  const bedded = (scene: Design['scene'], grown: Stage = 'grown'): Design => {
+    const design = tank([['danio-margaritatus', 8]]);
+    return { ...design, grown, scene, substrate: { ...design.substrate, layers: { sand: layer('fine-quartz-sand', level(50)) } } };
+  };
+  const standing = (scene: Design['scene'], grown: Stage = 'grown') => judge(bedded(scene, grown)).derived['plants.standing'].value!;
+
+  it('stands as its kind does: in the bed, on what is under it, on the water', () => {
+    expect(naturalHold(plant('cryptocoryne-wendtii'))).toBe('rooted');
+    expect(naturalHold(plant('anubias-barteri'))).toBe('tied');
+    const [crypt, moss, floater] = standing({
+      stone: piece('rounded-stone', { positionMm: [400, 200, 0] }),
+      a: newPlanting('cryptocoryne-wendtii', 10, [100, 100, 0]),
+      b: newPlanting('taxiphyllum-barbieri', 11, [400, 200, 0]),
+      c: newPlanting('salvinia-natans', 12, [200, 200, 0]),
+    });
+    expect(crypt!.on).toEqual({ kind: 'bed' });
+    expect(crypt!.footMm[2]).toBeCloseTo(50, 0);
+    expect(moss!.on).toEqual({ kind: 'piece', id: 'stone' });
+    expect(moss!.footMm[2]).toBeGreaterThan(60);
+    expect(floater!.on).toEqual({ kind: 'surface' });
+    expect(floater!.footMm[2]).toBe(bedded({}).vessel!.waterLevelMm);
+  });
+  it('is larger from state to state, and no taller than the water', () => {
+    const vallis = { a: newPlanting('vallisneria-spiralis', 1, [100, 100, 0]) };
+    const tall = (grown: Stage) => standing(vallis, grown)[0]!;
+    expect(tall('six-weeks').grown).toBeGreaterThan(tall('planted').grown);
+    expect(tall('grown').grown).toBeGreaterThan(tall('six-weeks').grown);
+    expect(tall('grown').footMm[2] + tall('grown').heightMm).toBeLessThanOrEqual(bedded({}).vessel!.waterLevelMm + 1e-9);
+    expect(Object.keys(STAGE_DAYS)).toEqual(['planted', 'six-weeks', 'grown']);
+  });
+  it('takes up more the further it is grown, and the more of it there is', () => {
+    const area = (count: number, grown: Stage) => {
+      const scene = { a: { ...newPlanting('vallisneria-spiralis', 1, [100, 100, 0]), count } };
+      return judge(bedded(scene, grown)).derived['tank.ahead'].value!.scenario.plants.areaM2;
+    };
+    expect(area(4, 'grown')).toBeGreaterThan(area(4, 'planted'));
+    expect(area(4, 'grown')).toBeCloseTo(4 * area(1, 'grown'), 9);
+  });
+  it('counts as so many of its kind', () => {
+    const scene = {
+      a: { ...newPlanting('vallisneria-spiralis', 1, [100, 100, 0]), count: 5 },
+      b: newPlanting('vallisneria-spiralis', 2, [200, 100, 0]),
+    };
+    const member = judge(bedded(scene)).derived['stock.members'].value!.find(({ organismId }) => organismId === 'vallisneria-spiralis');
+    expect(member?.count).toBe(6);
+  });
+  it('of ten thousand, of half a stem, or on a piece that is not there, is refused with the place', () => {
+    const of = (more: Partial<PlantItem>) => PlantItem.safeParse({ ...newPlanting('vallisneria-spiralis', 1, [0, 0, 0]), ...more });
+    expect(of({ count: 10_000 }).error?.issues[0]?.message).toBe('at most 500 in one planting: make it several');
+    expect(of({ count: 500 }).success).toBeTrue();
+    expect(of({ count: 1.5 }).success).toBeFalse();
+    expect(of({ spreadMm: 1001 }).success).toBeFalse();
+    const design = bedded({ a: newPlanting('taxiphyllum-barbieri', 1, [100, 100, 0]) });
+    const done = applyEdit(design, [{ op: 'replace', path: '/scene/a/onId', value: 'gone' }], Design);
+    expect(done.ok ? [] : done.refusals).toEqual([{ path: 'scene.a.onId', reason: 'no piece "gone" to hold on to' }]);
+  });
+  it('is spread over its patch and stays in it', () => {
+    expect(spots({ count: 1, spreadMm: 80 })).toEqual([[0, 0]]);
+    const many = spots({ count: 40, spreadMm: 80 });
+    expect(many.length).toBe(40);
+    for (const [x, y] of many) expect(Math.hypot(x, y)).toBeLessThanOrEqual(80);
+    const far = Math.max(...many.map(([x, y]) => Math.hypot(x, y)));
+    expect(far).toBeGreaterThan(70);
+    expect(spots({ count: 400, spreadMm: 80 }).length).toBe(60);
+  });
+});

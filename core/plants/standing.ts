@@ -1,0 +1,155 @@
+import type { Plant } from '../catalogue/organism';
+import { heightAt, type FloorGrid } from '../scene/grid';
+import type { SettledPiece } from '../scene/settle-pieces';
+import type { Hold, PlantItem, Stage } from './model';
+import { growthPerDay, plantedShare, sizeShare, STAGE_DAYS, type Conditions } from './growth';
+
+/** A planting where it stands, and as large as it is at the state that is looked at. */
+export interface Standing {
+  id: string;
+  item: PlantItem;
+  plant: Plant;
+  hold: Hold;
+  /** What is under its foot. */
+  on: { kind: 'bed' | 'bottom' | 'pane' | 'surface' | 'outside' } | { kind: 'piece'; id: string };
+  /** Of its foot. */
+  footMm: readonly [number, number, number];
+  /** Of one plant of it. */
+  heightMm: number;
+  widthMm: number;
+  /** Share of its grown size. */
+  grown: number;
+  /** Share that it grows by in a day, and its band. */
+  perDay: { value: number; band: readonly [number, number] };
+}
+
+/** What it stands in. */
+export interface Place {
+  grid: FloorGrid;
+  /** Top of the bed, or the bare bottom. */
+  groundMm: Float32Array;
+  hasBed: boolean;
+  pieces: readonly SettledPiece[];
+  waterMm: number;
+}
+
+/** What a kind does where nobody has said otherwise. */
+export function naturalHold(plant: Plant): Hold {
+  if (plant.form === 'mangrove') return 'emersed';
+  switch (plant.traits.rooting.value) {
+    case 'float':
+      return 'afloat';
+    case 'attach':
+      return 'tied';
+    default:
+      return 'rooted';
+  }
+}
+
+/** Highest point of a piece under a place; null where it does not reach there. */
+export function topAt(piece: SettledPiece, grid: FloorGrid, xMm: number, yMm: number): number | null {
+  const { cell, highMm } = piece.columns;
+  const wanted = Math.floor(yMm / grid.cellYMm) * grid.columns + Math.floor(xMm / grid.cellXMm);
+  let top: number | null = null;
+  for (let i = 0; i < cell.length; i++) if (cell[i] === wanted && (top === null || highMm[i]! > top)) top = highMm[i]!;
+  return top === null ? null : top + piece.liftMm;
+}
+
+/** What a root meets at a place: a piece that comes down to the ground there and is more than a chip. */
+const CLEAR_MM = 10;
+const CHIP_MM = 15;
+export function inTheWay(place: Place, xMm: number, yMm: number): { id: string } | null {
+  const { grid } = place;
+  const ground = heightAt(grid, place.groundMm, xMm, yMm);
+  const wanted = Math.floor(yMm / grid.cellYMm) * grid.columns + Math.floor(xMm / grid.cellXMm);
+  for (const { id, columns, liftMm } of place.pieces)
+    for (let i = 0; i < columns.cell.length; i++)
+      if (columns.cell[i] === wanted && columns.lowMm[i]! + liftMm < ground + CLEAR_MM && columns.highMm[i]! + liftMm > ground + CHIP_MM)
+        return { id };
+  return null;
+}
+
+/** The highest piece that stands over a place. */
+export function pieceAt(place: Place, xMm: number, yMm: number): { id: string; topMm: number } | null {
+  let found: { id: string; topMm: number } | null = null;
+  for (const piece of place.pieces) {
+    const { low, high } = piece.bounds;
+    if (xMm < low[0] - place.grid.cellXMm || xMm > high[0] + place.grid.cellXMm) continue;
+    if (yMm < low[1] - place.grid.cellYMm || yMm > high[1] + place.grid.cellYMm) continue;
+    const top = topAt(piece, place.grid, xMm, yMm);
+    if (top !== null && (!found || top > found.topMm)) found = { id: piece.id, topMm: top };
+  }
+  return found;
+}
+
+/** Where one planting comes to stand, and how large it is. */
+export function standingOf(id: string, item: PlantItem, plant: Plant, place: Place, stage: Stage, conditions: Conditions): Standing {
+  const hold = item.hold ?? naturalHold(plant);
+  const [x, y, z] = item.positionMm;
+  const perDay = growthPerDay(plant, conditions);
+  const grown = sizeShare(plantedShare(plant, item.bought), perDay.value, STAGE_DAYS[stage]);
+  const tall = (plant.sizeMm.length.value ?? 100) * grown;
+  const { on, footMm } = foot(hold, item.onId, place, x, y, z);
+  // what is afloat hangs down; what stands grows no higher than the water, but for what is meant to leave it
+  const room =
+    hold === 'emersed' || hold === 'chamber'
+      ? Infinity
+      : hold === 'afloat'
+        ? Math.max(10, place.waterMm - heightAt(place.grid, place.groundMm, footMm[0], footMm[1]))
+        : Math.max(10, place.waterMm - footMm[2]);
+  return {
+    id,
+    item,
+    plant,
+    hold,
+    on,
+    footMm,
+    heightMm: Math.min(tall, room),
+    widthMm: (plant.sizeMm.width.value ?? 60) * Math.sqrt(grown),
+    grown,
+    perDay,
+  };
+}
+
+function foot(hold: Hold, onId: string | null, place: Place, x: number, y: number, z: number): Pick<Standing, 'on' | 'footMm'> {
+  const ground = heightAt(place.grid, place.groundMm, x, y);
+  switch (hold) {
+    case 'afloat':
+    case 'emersed':
+      return { on: { kind: 'surface' }, footMm: [x, y, place.waterMm] };
+    case 'chamber':
+      return { on: { kind: 'outside' }, footMm: [x, y, 0] };
+    case 'pane':
+      return { on: { kind: 'pane' }, footMm: [x, y, Math.max(ground, Math.min(z, place.waterMm))] };
+    case 'rooted':
+    case 'loose':
+      return { on: { kind: place.hasBed ? 'bed' : 'bottom' }, footMm: [x, y, ground] };
+    default: {
+      const carrier = onId === null ? undefined : place.pieces.find((piece) => piece.id === onId);
+      const top = carrier && topAt(carrier, place.grid, x, y);
+      if (carrier && top !== null && top !== undefined)
+        return { on: { kind: 'piece', id: carrier.id }, footMm: [x, y, Math.max(top, ground)] };
+      // held to a piece beside which it hangs: at the middle of its height
+      if (carrier)
+        return {
+          on: { kind: 'piece', id: carrier.id },
+          footMm: [x, y, Math.max(ground, (carrier.bounds.low[2] + carrier.bounds.high[2]) / 2)],
+        };
+      const over = onId === null ? pieceAt(place, x, y) : null;
+      if (over && over.topMm > ground) return { on: { kind: 'piece', id: over.id }, footMm: [x, y, over.topMm] };
+      return { on: { kind: place.hasBed ? 'bed' : 'bottom' }, footMm: [x, y, ground] };
+    }
+  }
+}
+
+const GOLDEN_DEG = 137.508;
+/** Where each plant of a planting stands about its middle, millimetres: turned by the golden angle, evenly over its patch. At most `most`. */
+export function spots({ count, spreadMm }: Pick<PlantItem, 'count' | 'spreadMm'>, most = 60): readonly (readonly [number, number])[] {
+  const shown = Math.min(count, most);
+  return Array.from({ length: shown }, (_, i) => {
+    if (shown === 1) return [0, 0] as const;
+    const r = spreadMm * Math.sqrt((i + 0.5) / shown);
+    const turn = (i * GOLDEN_DEG * Math.PI) / 180;
+    return [r * Math.cos(turn), r * Math.sin(turn)] as const;
+  });
+}

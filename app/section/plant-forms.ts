@@ -25,12 +25,16 @@ function leaf(p: Pen, x0: number, y0: number, x1: number, y1: number, belly: num
   return `M${p(x0, y0)}Q${p(mx + nx, my + ny)} ${p(x1, y1)}Q${p(mx - nx, my - ny)} ${p(x0, y0)}Z`;
 }
 
+/** A line there and back, so that nothing is filled between its ends. */
+const line = (p: Pen, x0: number, y0: number, cx: number, cy: number, x1: number, y1: number): string =>
+  `M${p(x0, y0)}Q${p(cx, cy)} ${p(x1, y1)}Q${p(cx, cy)} ${p(x0, y0)}Z`;
+
 /** A line with leaves in pairs, shorter to the tip. */
 function stem(p: Pen, { heightMm, widthMm }: Sized, seed: Seed): string {
   const sway = (seed(1) - 0.5) * Math.min(40, heightMm * 0.16);
   const tall = heightMm * (0.82 + 0.18 * seed(2));
   const at = (t: number): [number, number] => [sway * t * t * (1.6 - t), tall * t];
-  let path = `M${p(0, 0)}Q${p(sway * 0.1, tall * 0.5)} ${p(sway * 0.6, tall)}`;
+  let path = line(p, 0, 0, sway * 0.1, tall * 0.5, sway * 0.6, tall);
   const nodes = Math.max(3, Math.min(14, Math.round(tall / 17)));
   const reach = Math.min(Math.max(8, widthMm / 2), 26);
   for (let i = 1; i <= nodes; i++) {
@@ -62,7 +66,7 @@ function rosette(p: Pen, { heightMm, widthMm }: Sized, seed: Seed): string {
     const lean = ((i + 0.5) / 9 - 0.5) * widthMm;
     const tall = heightMm * (1 - 0.55 * Math.abs(lean / widthMm)) * (0.78 + 0.22 * seed(i));
     const [kx, ky] = [lean * 0.35, tall * 0.42];
-    path += `M${p(0, 0)}Q${p(lean * 0.08, ky * 0.7)} ${p(kx, ky)}`;
+    path += line(p, 0, 0, lean * 0.08, ky * 0.7, kx, ky);
     path += leaf(p, kx, ky, lean * 0.96, tall, 0.17);
   }
   return path;
@@ -71,7 +75,7 @@ function rosette(p: Pen, { heightMm, widthMm }: Sized, seed: Seed): string {
 /** A creeping rhizome with undivided fronds. */
 function fern(p: Pen, { heightMm, widthMm }: Sized, seed: Seed): string {
   const half = widthMm * 0.32;
-  let path = `M${p(-half, 2)}Q${p(0, 6)} ${p(half, 3)}`;
+  let path = line(p, -half, 2, 0, 6, half, 3);
   for (let i = 0; i < 8; i++) {
     const x = -half + ((i + 0.4 * seed(i)) / 7.4) * 2 * half;
     const tall = heightMm * (0.55 + 0.45 * seed(i + 4));
@@ -84,13 +88,13 @@ function fern(p: Pen, { heightMm, widthMm }: Sized, seed: Seed): string {
 /** Broad leaves on a rhizome, each on its stalk. */
 function epiphyte(p: Pen, { heightMm, widthMm }: Sized, seed: Seed): string {
   const half = widthMm * 0.3;
-  let path = `M${p(-half, 3)}L${p(half, 5)}`;
+  let path = line(p, -half, 3, 0, 4, half, 5);
   for (let i = 0; i < 7; i++) {
     const x = -half + (i / 6) * 2 * half;
     const tall = heightMm * (0.6 + 0.4 * seed(i));
     const lean = (x / half) * widthMm * 0.22 + (seed(i + 7) - 0.5) * 12;
     const [kx, ky] = [x + lean * 0.45, tall * 0.5];
-    path += `M${p(x, 4)}L${p(kx, ky)}${leaf(p, kx, ky, x + lean * 1.15, tall, 0.3)}`;
+    path += line(p, x, 4, (x + kx) / 2, (4 + ky) / 2, kx, ky) + leaf(p, kx, ky, x + lean * 1.15, tall, 0.3);
   }
   return path;
 }
@@ -102,7 +106,7 @@ function lily(p: Pen, { heightMm, widthMm }: Sized, seed: Seed): string {
     const x = ((i + 0.25 + 0.5 * seed(i)) / 6 - 0.5) * widthMm;
     const tall = heightMm * (i % 3 === 1 ? 1 : 0.45 + 0.4 * seed(i + 3));
     const pad = Math.max(7, Math.min(0.16 * widthMm, 45));
-    path += `M${p(0, 0)}Q${p(x * 0.15, tall * 0.65)} ${p(x, tall)}`;
+    path += line(p, 0, 0, x * 0.15, tall * 0.65, x, tall);
     path += `M${p(x - pad, tall + 1)}Q${p(x - pad * 0.2, tall + pad * 0.34)} ${p(x + pad, tall + 2)}Q${p(x + pad * 0.2, tall - pad * 0.22)} ${p(x, tall)}Q${p(x - pad * 0.4, tall - pad * 0.2)} ${p(x - pad, tall + 1)}Z`;
   }
   return path;
@@ -115,7 +119,7 @@ function carpet(p: Pen, { heightMm, widthMm }: Sized, seed: Seed): string {
   for (let i = 0; i < blades; i++) {
     const x = ((i + seed(i)) / blades - 0.5) * widthMm;
     const tall = heightMm * (0.55 + 0.45 * seed(i + 5));
-    path += `M${p(x, 0)}q${round(2 * (seed(i + 2) - 0.5))} ${round(tall * 0.6)} ${round(5 * (seed(i + 8) - 0.5))} ${round(tall)}`;
+    path += line(p, x, 0, x + 2 * (seed(i + 2) - 0.5), tall * 0.6, x + 5 * (seed(i + 8) - 0.5), tall);
     path += leaf(p, x, tall * 0.5, x + (seed(i + 3) > 0.5 ? 5 : -5), tall * 0.8, 0.3);
   }
   return path;
@@ -135,7 +139,7 @@ function moss(p: Pen, { heightMm, widthMm }: Sized, seed: Seed): string {
   for (let i = 0; i < 20; i++) {
     const x = ((i + seed(i)) / 20 - 0.5) * widthMm * 0.92;
     const y = heightMm * Math.sqrt(Math.max(0, 1 - (x / half) ** 2)) * (0.25 + 0.7 * seed(i + 40));
-    path += `M${p(x, y)}q${round(3 * (seed(i + 3) - 0.5))} ${round(4)} ${round(8 * (seed(i + 6) - 0.5))} ${round(6)}`;
+    path += line(p, x, y, x + 3 * (seed(i + 3) - 0.5), y + 4, x + 8 * (seed(i + 6) - 0.5), y + 6);
   }
   return path;
 }
@@ -155,7 +159,7 @@ function floating(p: Pen, { heightMm, widthMm }: Sized, seed: Seed): string {
   for (let i = 0; i < roots; i++) {
     const x = ((i + 0.5) / roots - 0.5) * half * 1.7;
     const deep = heightMm * (0.45 + 0.5 * seed(i + 11));
-    path += `M${p(x, 0)}Q${p(x, -deep * 0.5)} ${p(x + 6 * (seed(i + 17) - 0.5), -deep)}`;
+    path += line(p, x, 0, x, -deep * 0.5, x + 6 * (seed(i + 17) - 0.5), -deep);
   }
   return path;
 }
@@ -185,9 +189,9 @@ function mangrove(p: Pen, { heightMm, widthMm }: Sized, seed: Seed): string {
   let path = '';
   for (let i = 0; i < 7; i++) {
     const x = ((i + 0.5) / 7 - 0.5) * widthMm * 0.8;
-    path += `M${p(0, 6 + 4 * seed(i))}Q${p(x * 0.95, 0)} ${p(x, -down * (0.75 + 0.25 * seed(i + 2)))}`;
+    path += line(p, 0, 6 + 4 * seed(i), x * 0.95, 0, x, -down * (0.75 + 0.25 * seed(i + 2)));
   }
-  path += `M${p(0, 0)}L${p((seed(3) - 0.5) * 10, up)}`;
+  path += line(p, 0, 0, 0, up / 2, (seed(3) - 0.5) * 10, up);
   for (let i = 0; i < 7; i++) {
     const y = up * (0.4 + 0.6 * (i / 6));
     const side = i % 2 === 0 ? 1 : -1;

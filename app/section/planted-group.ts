@@ -7,6 +7,8 @@ import type { DrawingView } from './outline';
 import { movePlanting } from './planting-moves';
 import { drawPlantings } from './section-geometry';
 
+let groups = 0;
+
 interface Hold {
   id: string;
   pointerId: number;
@@ -21,6 +23,9 @@ interface Hold {
   selector: 'g[trPlanted]',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
+    <svg:defs>
+      <svg:clipPath [attr.id]="key"><svg:path [attr.d]="within()" /></svg:clipPath>
+    </svg:defs>
     @for (plant of plants(); track plant.id) {
       <svg:g
         class="planting"
@@ -33,7 +38,7 @@ interface Hold {
         [attr.role]="editable() ? 'button' : null"
         [attr.aria-pressed]="editable() ? plant.id === selected() : null"
         [attr.aria-label]="editable() ? plant.name : null"
-        [attr.transform]="'translate(' + plant.xMm + ' ' + -plant.zMm + ') scale(1 -1)'"
+        [attr.clip-path]="isInside(plant.xMm) ? 'url(#' + key + ')' : null"
         (pointerdown)="grab($event, plant.id)"
         (pointermove)="drag($event)"
         (pointerup)="drop()"
@@ -41,17 +46,19 @@ interface Hold {
         (lostpointercapture)="letGo()"
         (keydown)="pressed($event, plant.id)"
       >
-        @if (editable()) {
-          <svg:rect
-            class="area"
-            rx="3"
-            [attr.x]="-plant.halfMm"
-            [attr.y]="view() === 'plan' ? -plant.halfMm : plant.afloat ? -plant.tallMm : 0"
-            [attr.width]="2 * plant.halfMm"
-            [attr.height]="view() === 'plan' ? 2 * plant.halfMm : plant.tallMm"
-          />
-        }
-        <svg:path [attr.d]="plant.path" />
+        <svg:g [attr.transform]="'translate(' + plant.xMm + ' ' + -plant.zMm + ') scale(1 -1)'">
+          @if (editable()) {
+            <svg:rect
+              class="area"
+              rx="3"
+              [attr.x]="-plant.halfMm"
+              [attr.y]="view() === 'plan' ? -plant.halfMm : plant.afloat ? -plant.tallMm : 0"
+              [attr.width]="2 * plant.halfMm"
+              [attr.height]="view() === 'plan' ? 2 * plant.halfMm : plant.tallMm"
+            />
+          }
+          <svg:path [attr.d]="plant.path" />
+        </svg:g>
       </svg:g>
     }
   `,
@@ -112,6 +119,20 @@ export class PlantedGroup {
   private readonly gesture = previewGesture(() => this.hold.set(null));
   private readonly standing = computed(() => this.tank.derived()?.['plants.standing'].value ?? []);
   protected readonly plants = computed(() => drawPlantings(this.standing(), this.view()));
+
+  protected readonly key = `planted-${++groups}`;
+  /** Leaves lie along the glass: nothing is drawn through it. Over the rim they may grow. */
+  protected readonly within = computed(() => {
+    const vessel = this.tank.design()?.vessel;
+    if (!vessel) return '';
+    const [length, width] = [vessel.lengthMm, vessel.widthMm];
+    return this.view() === 'plan' ? `M0 0H${length}V${-width}H0Z` : `M0 0H${length}V${-3 * vessel.heightMm}H0Z`;
+  });
+
+  protected isInside(xMm: number): boolean {
+    const length = this.tank.design()?.vessel?.lengthMm ?? 0;
+    return xMm >= 0 && xMm <= length;
+  }
 
   protected grab(event: PointerEvent, id: string): void {
     if (!this.editable()) return;

@@ -42,8 +42,10 @@ export function plantIn(
   if (layout === 'row') {
     const ids = [first, ...Array.from({ length: ROW - 1 }, freshId)];
     const groupId = freshId();
+    const span = Math.min((ROW - 1) * width * APART, lengthMm - 20);
+    const from = Math.min(Math.max(at[0] - span / 2, 10), lengthMm - 10 - span);
     const patch = ids.map((id, i): Operation => {
-      const spot = inside([at[0] + (i - (ROW - 1) / 2) * width * APART, at[1]]);
+      const spot = inside([from + (span * i) / (ROW - 1), at[1]]);
       return { op: 'add', path: pointer('scene', id), value: { ...plantAt(plant, order + i, spot, place), groupId } };
     });
     return { patch, id: first };

@@ -1,0 +1,62 @@
+import { calm, settled } from './browser';
+import { checkAxe, faults, page, press, site, text } from './stage';
+
+const place = (id: string) =>
+  page.$eval(`g[data-planting="${id}"] path`, (element) => {
+    const { x, y, width, height } = element.getBoundingClientRect();
+    return { x: x + width / 2, y: y + height / 2 };
+  });
+const planted = () => page.$$eval('g[data-planting]', (all) => all.map((one) => one.getAttribute('data-planting')!));
+
+describe('the plants of a tank', () => {
+  beforeEach(async () => {
+    await page.setViewport({ width: 1280, height: 900 });
+    await page.goto(`${site.url}/tank/weedy-thicket/plants`);
+    await page.waitForSelector('g[data-planting="stem-2"]');
+    await settled(page);
+  });
+
+  it('are taken by the hand from above, by keys, and put back by undo', async () => {
+    await page.$$eval('.head label', (all) => all.find((label) => label.textContent?.trim() === 'Plan')?.click());
+    await calm(page);
+    await page.waitForSelector('g[data-planting="stem-2"].over');
+    const before = await place('stem-2');
+    await page.mouse.move(before.x, before.y);
+    await page.mouse.down();
+    await page.mouse.move(before.x + 90, before.y + 40, { steps: 6 });
+    await page.mouse.up();
+    await settled(page);
+    const moved = await place('stem-2');
+    expect(moved.x - before.x).toBeGreaterThan(70);
+    expect(moved.y - before.y).toBeGreaterThan(25);
+    await page.keyboard.press('ArrowLeft');
+    await settled(page);
+    expect((await place('stem-2')).x).toBeLessThan(moved.x);
+    await press('Undo');
+    await press('Undo');
+    await settled(page);
+    expect(Math.abs((await place('stem-2')).x - before.x)).toBeLessThan(1);
+    expect(faults).toEqual([]);
+  });
+
+  it('come from the search by Enter, and from a brush by pressing the drawing', async () => {
+    const were = await planted();
+    await page.waitForFunction(() => !(document.querySelector('tr-plants-bench input[type=search]') as HTMLInputElement).disabled);
+    await page.type('tr-plants-bench input[type=search]', 'wendts');
+    await page.waitForSelector('.found li button');
+    await page.keyboard.press('Enter');
+    await settled(page);
+    expect((await planted()).length).toBe(were.length + 1);
+    await page.click('.found li button:nth-of-type(2)');
+    await page.waitForSelector('svg.pointing');
+    const svg = await page.$eval('tr-section svg', (element) => element.getBoundingClientRect().toJSON() as DOMRect);
+    await page.mouse.click(svg.x + svg.width * 0.4, svg.y + svg.height * 0.55);
+    await page.mouse.click(svg.x + svg.width * 0.6, svg.y + svg.height * 0.55);
+    await settled(page);
+    expect((await planted()).length).toBe(were.length + 3);
+    expect(await text('tr-plants-bench .head')).toContain('4 kinds');
+    await press('Put the brush down');
+    await checkAxe('plants');
+    expect(faults).toEqual([]);
+  });
+});

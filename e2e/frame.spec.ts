@@ -159,7 +159,7 @@ describe('what is typed wrong', () => {
     const files: [string, string, RegExp][] = [
       ['cut.json', whole.slice(0, 900), /cut.json: .*not whole JSON/],
       ['foreign.json', '{"tanks":[]}', /not a Terroir design file/],
-      ['newer.json', whole.replace('"schema": 1', '"schema": 8'), /design.schema: written by a newer Terroir \(version 8/],
+      ['newer.json', whole.replace('"schema": 1', '"schema": 99'), /design.schema: written by a newer Terroir \(version 99/],
       ['bad.json', whole.replace('"lengthMm": 400', '"lengthMm": 0'), /design.vessel.lengthMm/],
     ];
     for (const [name, content, reason] of files) {

@@ -36,7 +36,7 @@ const SHOTS: readonly Shot[] = [
     act: (page) => page.waitForSelector('tr-recipe-card .btn.primary').then((button) => button!.click()),
   },
   { name: 'water-analysis', path: '/tank/weedy-thicket/water', act: press('.faces label', 'Analysis') },
-  { name: 'water-laboratory', path: '/tank/weedy-thicket/water', act: press('.faces label', 'Laboratory') },
+  { name: 'plants', path: '/tank/weedy-thicket/plants' },
   {
     name: 'forecast',
     path: '/tank/shell-bed/water',

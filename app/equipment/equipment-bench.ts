@@ -96,7 +96,11 @@ export class EquipmentBench {
     const heaters = Object.values(design.equipment).flatMap((device) => (device.kind === 'heater' ? [device.setPointC] : []));
     const start = kind === 'heater' ? middle : Math.max(middle, ...heaters.map((setPointC) => setPointC + 1));
     const value: Device =
-      kind === 'heater' || kind === 'cooler' || kind === 'fan' ? { kind, setPointC: start, ...shared } : { kind, ...shared };
+      kind === 'heater' || kind === 'cooler' || kind === 'fan'
+        ? { kind, setPointC: start, ...shared }
+        : kind === 'lamp'
+          ? { kind, light: null, ...shared }
+          : { kind, ...shared };
     this.store.edit(`Add a ${kind}`, [{ op: 'add', path: pointer('equipment', id), value }]);
   }
 

@@ -51,7 +51,9 @@ describe('plants on a piece', () => {
     });
     const derived = TestBed.inject(TankSession);
     expect(derived).toBe(store);
-    const assessment = await new Promise<import('../../core/assessment/assess').Assessment>((resolve) => store.assessment$.subscribe(resolve));
+    const assessment = await new Promise<import('../../core/assessment/assess').Assessment>((resolve) =>
+      store.assessment$.subscribe(resolve),
+    );
     const ground = assessment.derived['scene.ground'].value!;
     const pieces = assessment.derived['scene.pieces'].value!.map(({ settled }) => settled);
     const place = { grid: ground.grid, groundMm: ground.topMm, hasBed: true, pieces, waterMm: 300 };
@@ -104,7 +106,9 @@ describe('the plants bench', () => {
   });
   it('sets number, patch, place and hold, and takes out', async () => {
     const bench = await openBench(PlantsBench, mossy());
-    const select = [...bench.host.querySelectorAll('select')].find((one) => [...one.options].some(({ text }) => text.startsWith('Cryptocoryne')))!;
+    const select = [...bench.host.querySelectorAll('select')].find((one) =>
+      [...one.options].some(({ text }) => text.startsWith('Cryptocoryne')),
+    )!;
     select.selectedIndex = [...select.options].findIndex(({ text }) => text.startsWith('Cryptocoryne'));
     select.dispatchEvent(new Event('change'));
     await bench.refresh();
@@ -138,5 +142,19 @@ describe('the plants bench', () => {
     const bench = await openBench(PlantsBench, bedded());
     expect(bench.text('.head')).toContain('nothing planted yet');
     expect(bench.host.textContent).toContain('Type a plant above');
+  });
+  it('takes a lamp in, and says what light there is and where', async () => {
+    const bench = await openBench(PlantsBench, mossy());
+    expect(bench.text('[data-control=lamps]')).toContain('not known: state what the lamps give');
+    await bench.press('Add a lamp');
+    const lamp = () => (bench.design().equipment['lamp'] as { light: { output: { value: number; unit: string }; dim: number } }).light;
+    expect(lamp().output.unit).toBe('lm');
+    expect(bench.text('[data-control=lamps]')).toMatch(/\d+ µmol\/m²s on the middle of the ground, \d+ in a front corner/);
+    await bench.type('Gives', '5000');
+    await bench.type('Dimmed to', '50');
+    expect(lamp()).toEqual(jasmine.objectContaining({ output: { value: 5000, unit: 'lm' }, dim: 0.5 }));
+    await bench.type('Gives', '0');
+    expect(bench.host.querySelector('[role=alert]')?.textContent).toMatch(/old value is kept/);
+    expect(lamp().output.value).toBe(5000);
   });
 });

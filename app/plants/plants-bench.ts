@@ -1,13 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { nameSearch } from '../../core/catalogue/name-search';
 import type { Plant } from '../../core/catalogue/organism';
+import { ASSUMED_CARE } from '../../core/assessment/derive/assumed';
 import { pieceName } from '../../core/assessment/wording/words';
 import { pointer } from '../../core/design/edit';
 import { copyPlanting, plantIn, plantOnPieces, setHold, setPlanting, setStage, type Layout } from '../../core/design/edits/planting-edits';
+import { inOrder, nextOrder } from '../../core/design/design';
+import type { LampLight } from '../../core/equipment/model';
+import { dailyMol } from '../../core/light/daily-integral';
+import { ppfdAt } from '../../core/light/field';
+import { Spectrum, SPECTRUM_WORD } from '../../core/light/spectrum';
 import { trimEveryDays } from '../../core/plants/growth';
 import { Bought, Hold, type PlantItem, type Stage } from '../../core/plants/model';
 import type { Place } from '../../core/plants/standing';
-import { formatQuantity } from '../../core/quantity/format';
+import { formatQuantity, rounded } from '../../core/quantity/format';
 import { plural } from '../../core/quantity/plural';
 import { Section } from '../section/section';
 import { PreferencesStore } from '../store/preferences';
@@ -144,9 +150,84 @@ export class PlantsBench {
       doubles:
         found.perDay.value < 0.001 ? 'hardly grows here' : `doubles in ${days(found.perDay.band[1])} to ${days(found.perDay.band[0])} days`,
       trim: trim !== null && found.plant.form === 'stem' ? `trimmed about every ${Math.round(trim)} days` : null,
+      lit: found.ppfd === null ? 'light not known' : `about ${Math.round(found.ppfd)} µmol/m²s`,
       wide: Math.round(found.item.spreadMm * 2),
     };
   });
+
+  protected readonly lamps = computed(() =>
+    inOrder(this.tank.design()?.equipment ?? {}).flatMap(([id, device]) => (device.kind === 'lamp' ? [{ id, light: device.light }] : [])),
+  );
+  protected readonly forms: { value: LampLight['form']; text: string }[] = [
+    { value: 'bar', text: 'Bar' },
+    { value: 'panel', text: 'Panel' },
+    { value: 'spot', text: 'Spot' },
+  ];
+  protected readonly outputs: { value: LampLight['output']['unit']; text: string }[] = [
+    { value: 'lm', text: 'lumens' },
+    { value: 'umol/s', text: 'µmol/s' },
+    { value: 'W', text: 'watts' },
+  ];
+  protected readonly spectra = Spectrum.options.map((value) => ({ value, text: SPECTRUM_WORD[value] }));
+
+  /** Light on the ground, without panes and shade. */
+  protected readonly light = computed(() => {
+    const light = this.tank.told()?.derived['light.lamps'].value;
+    const design = this.tank.design();
+    const vessel = design?.vessel;
+    if (!light || !vessel) return null;
+    const ground = this.tank.told()?.derived['substrate.bed'].value?.topMm.least ?? 0;
+    const at = (x: number, y: number) => ppfdAt(light.lamps, light.water, [x, y, ground]);
+    const middle = at(vessel.lengthMm / 2, vessel.widthMm / 2);
+    const hours = design.care.lampHours ?? ASSUMED_CARE.lampHours;
+    return {
+      floor: rounded(middle, 0, this.units()),
+      corner: rounded(at(30, 30), 0, this.units()),
+      daily: rounded(dailyMol(middle, hours, 0), 1, this.units()),
+      hours: rounded(hours, 1, this.units()),
+    };
+  });
+
+  protected addLamp(): void {
+    const design = this.tank.design();
+    if (!design?.vessel || this.locked()) return;
+    const id = Object.hasOwn(design.equipment, 'lamp') ? `lamp-${crypto.randomUUID().slice(0, 6)}` : 'lamp';
+    const value = {
+      order: nextOrder(design.equipment),
+      kind: 'lamp',
+      powerW: null,
+      sizeMm: null,
+      placeMm: null,
+      light: this.usualLamp('bar'),
+    };
+    this.store.edit('Add a lamp', [{ op: 'add', path: pointer('equipment', id), value }]);
+  }
+
+  protected setForm(id: string, light: LampLight | null, form: LampLight['form'] | null): void {
+    const value = form === null ? null : { ...(light ?? this.usualLamp(form)), form };
+    this.store.edit('Kind of lamp', [{ op: 'replace', path: pointer('equipment', id, 'light'), value }]);
+  }
+
+  protected setLight<K extends keyof LampLight>(id: string, part: K, value: LampLight[K]): void {
+    this.store.edit('Light of a lamp', [{ op: 'replace', path: pointer('equipment', id, 'light', part), value }]);
+  }
+
+  /** As lamps of this tank usually are: over all of it, 25 lumens a litre. Common practice; every figure is there to be put right. */
+  private usualLamp(form: LampLight['form']): LampLight {
+    const { lengthMm, widthMm, waterLevelMm } = this.tank.design()!.vessel!;
+    const lumens = Math.max(200, Math.round(((lengthMm * widthMm * waterLevelMm) / 1e6) * 25 * 0.01) * 100);
+    return {
+      form,
+      output: { value: lumens, unit: 'lm' },
+      spectrum: 'led-neutral',
+      beamDegrees: form === 'spot' ? 60 : 120,
+      overWaterMm: 80,
+      lengthMm: Math.round(lengthMm * 0.9),
+      widthMm: Math.round(widthMm * 0.5),
+      atMm: null,
+      dim: 1,
+    };
+  }
 
   protected readonly pieces = computed(() => {
     const world = this.tank.told()?.world;

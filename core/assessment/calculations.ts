@@ -1,5 +1,7 @@
 import { dailyIntegral } from '../light/daily-integral';
+import { lightAt } from '../light/field';
 import { bar, spot } from '../light/lamp-shapes';
+import { growth } from '../plants/growth';
 import { luxToPpfd } from '../light/spectrum';
 import { throughWater } from '../light/through-water';
 import { createRegistry, listed } from '../calculation/registry';
@@ -89,6 +91,8 @@ export const calculations = createRegistry([
   listed(spot),
   listed(bar),
   listed(throughWater),
+  listed(lightAt),
+  listed(growth),
   listed(luxToPpfd),
   listed(evaporation),
   listed(heatLossCalculation),

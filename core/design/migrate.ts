@@ -184,10 +184,11 @@ function design5to6({ brief, ...design }: Json): Json {
 /** Version 7: what was measured in the tank. */
 const design6to7 = (design: Json): Json => ({ ...design, schema: 7, readings: {} });
 
-/** Version 8: plantings of several, on what carries them; how far grown the tank is judged. */
-function design7to8({ scene, ...design }: Json): Json {
+/** Version 8: plantings of several, on what carries them; how far grown the tank is judged; what lamps give. */
+function design7to8({ scene, equipment, ...design }: Json): Json {
   return {
     ...design,
+    equipment: each(equipment, (device) => (device['kind'] === 'lamp' ? { ...device, light: null } : device)),
     schema: 8,
     grown: 'grown',
     scene: each(scene, (item) =>

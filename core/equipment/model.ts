@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { Spectrum } from '../light/spectrum';
 
 const shared = {
   order: z.number().finite(),
@@ -11,6 +12,27 @@ const shared = {
 };
 const SetPoint = z.number().min(4).max(36);
 
+/** What a lamp gives, as its label or a meter says it. */
+export const LampLight = z.strictObject({
+  form: z.enum(['bar', 'panel', 'spot']),
+  output: z.strictObject({
+    value: z.number().positive('a lamp that is dark is none').max(100_000),
+    unit: z.enum(['umol/s', 'lm', 'W']),
+  }),
+  spectrum: Spectrum,
+  /** Full angle at which it is half as bright as straight down; 120 for a bare strip. */
+  beamDegrees: z.number().min(10).max(160),
+  overWaterMm: z.number().min(10).max(3000),
+  /** Along the tank and across it; nought for a spot. */
+  lengthMm: z.number().min(0).max(5000),
+  widthMm: z.number().min(0).max(2000),
+  /** Its middle from the left and from the front; null over the middle of the tank. */
+  atMm: z.tuple([z.number().finite(), z.number().finite()]).nullable(),
+  /** Share of its light that it is dimmed to. */
+  dim: z.number().min(0).max(1),
+});
+export type LampLight = z.infer<typeof LampLight>;
+
 /** A thing with a plug, or that passes through the top. Set-points of heater, cooler and fan are the only commanded temperatures in a design. */
 export const Device = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('heater'), setPointC: SetPoint, ...shared }),
@@ -19,7 +41,8 @@ export const Device = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('fan'), setPointC: SetPoint, ...shared }),
   z.strictObject({ kind: z.literal('filter'), ...shared }),
   z.strictObject({ kind: z.literal('pump'), ...shared }),
-  z.strictObject({ kind: z.literal('lamp'), ...shared }),
+  /** Its light is null while nobody has stated it. */
+  z.strictObject({ kind: z.literal('lamp'), light: LampLight.nullable(), ...shared }),
 ]);
 export type Device = z.infer<typeof Device>;
 export type Thermostat = Extract<Device, { setPointC: number }>;

@@ -4,6 +4,7 @@ import { applyEdit } from '../design/edit';
 import { Design } from '../design/design';
 import { catalogue, judge, layer, piece, tank } from '../testing/tanks';
 import { level } from '../substrate/surface';
+import { LampLight, type Device } from '../equipment/model';
 import { growthPerDay, growthShares, plantedShare, scarcest, sizeShare, STAGE_DAYS, trimEveryDays, type Conditions } from './growth';
 import { newPlanting, PlantItem, type Stage } from './model';
 import { naturalHold, spots } from './standing';
@@ -147,5 +148,63 @@ describe('a planting', () => {
     const far = Math.max(...many.map(([x, y]) => Math.hypot(x, y)));
     expect(far).toBeGreaterThan(70);
     expect(spots({ count: 400, spreadMm: 80 }).length).toBe(60);
+  });
+});
+
+describe('light at a planting', () => {
+  const lit = (dim: number, wants = 'rotala-rotundifolia', over: Partial<LampLight> = {}): Design => {
+    const design = tank([['danio-margaritatus', 8]]);
+    const light: LampLight = {
+      form: 'bar',
+      output: { value: 3000, unit: 'lm' },
+      spectrum: 'led-neutral',
+      beamDegrees: 120,
+      overWaterMm: 80,
+      lengthMm: 540,
+      widthMm: 0,
+      atMm: null,
+      dim,
+      ...over,
+    };
+    return {
+      ...design,
+      scene: { a: newPlanting(wants, 1, [300, 200, 0]) },
+      equipment: { lamp: { order: 1, kind: 'lamp', powerW: null, sizeMm: null, placeMm: null, light } },
+      substrate: { ...design.substrate, layers: { sand: layer('fine-quartz-sand', level(50)) } },
+    };
+  };
+  const at = (design: Design) => judge(design).derived['plants.standing'].value![0]!;
+  const said = (design: Design) => judge(design).findings.find(({ code }) => code === 'plants.light');
+
+  it('follows the lamp, its height, the tint and the lid, and growth follows it', () => {
+    const full = at(lit(1)).ppfd!;
+    expect(full).toBeGreaterThan(20);
+    expect(at(lit(0.5)).ppfd).toBeCloseTo(full / 2, 6);
+    expect(at(lit(1, undefined, { overWaterMm: 300 })).ppfd!).toBeLessThan(full);
+    const brown = lit(1);
+    expect(at({ ...brown, water: { ...brown.water, organicCarbonMgPerL: { value: 20, basis: 'measured' } } }).ppfd!).toBeLessThan(
+      full * 0.6,
+    );
+    expect(at({ ...brown, vessel: { ...brown.vessel!, lid: { value: 'none', basis: 'measured' } } }).ppfd! * 0.91).toBeCloseTo(full, 6);
+    expect(at(lit(0.05)).perDay.value).toBeLessThan(at(lit(0.1)).perDay.value);
+    expect(at(lit(1)).scarce).toBe('co2');
+    expect(at(lit(0.1)).scarce).toBe('light');
+  });
+  it('is judged against what the kind wants, dark and glaring, and not where a lamp is not stated', () => {
+    expect(said(lit(1))).toBeUndefined();
+    expect(said(lit(0.15))?.severity).toBe('watch');
+    expect(said(lit(0.02))?.severity).toBe('conflict');
+    expect(said(lit(0.02))?.kind).toBe('dark');
+    expect(said(lit(1, 'anubias-barteri', { output: { value: 60_000, unit: 'lm' } }))?.kind).toBe('glare');
+    const unstated = lit(0.02);
+    expect(said({ ...unstated, equipment: { lamp: { ...unstated.equipment['lamp']!, light: null } as Device } })).toBeUndefined();
+    expect(said(lit(0.02, undefined, { spectrum: 'red-blue' }))).toBeUndefined();
+  });
+  it('of a lamp of nought or of a hundred thousand and one lumens is refused', () => {
+    const good = (lit(1).equipment['lamp'] as { light: LampLight }).light;
+    const of = (value: number) => LampLight.safeParse({ ...good, output: { value, unit: 'lm' } });
+    expect(of(0).error?.issues[0]?.message).toBe('a lamp that is dark is none');
+    expect(of(100_001).success).toBeFalse();
+    expect(of(100_000).success).toBeTrue();
   });
 });

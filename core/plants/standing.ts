@@ -2,7 +2,7 @@ import type { Plant } from '../catalogue/organism';
 import { heightAt, type FloorGrid } from '../scene/grid';
 import type { SettledPiece } from '../scene/settle-pieces';
 import type { Hold, PlantItem, Stage } from './model';
-import { growthPerDay, plantedShare, sizeShare, STAGE_DAYS, type Conditions } from './growth';
+import { growthPerDay, growthShares, plantedShare, scarcest, sizeShare, STAGE_DAYS, type Cause, type Conditions } from './growth';
 
 /** A planting where it stands, and as large as it is at the state that is looked at. */
 export interface Standing {
@@ -21,6 +21,10 @@ export interface Standing {
   grown: number;
   /** Share that it grows by in a day, and its band. */
   perDay: { value: number; band: readonly [number, number] };
+  /** Photons where it stands while the lamps burn, µmol/m²s; null while the lamps are not stated. */
+  ppfd: number | null;
+  /** What keeps it from growing faster. */
+  scarce: Cause;
 }
 
 /** What it stands in. */
@@ -83,13 +87,25 @@ export function pieceAt(place: Place, xMm: number, yMm: number): { id: string; t
 }
 
 /** Where one planting comes to stand, and how large it is. */
-export function standingOf(id: string, item: PlantItem, plant: Plant, place: Place, stage: Stage, conditions: Conditions): Standing {
+export function standingOf(
+  id: string,
+  item: PlantItem,
+  plant: Plant,
+  place: Place,
+  stage: Stage,
+  conditionsAt: (atMm: readonly [number, number, number]) => Conditions,
+): Standing {
   const hold = item.hold ?? naturalHold(plant);
   const [x, y, z] = item.positionMm;
-  const perDay = growthPerDay(plant, conditions);
-  const grown = sizeShare(plantedShare(plant, item.bought), perDay.value, STAGE_DAYS[stage]);
-  const tall = (plant.sizeMm.length.value ?? 100) * grown;
   const { on, footMm } = foot(hold, item.onId, place, x, y, z);
+  const start = plantedShare(plant, item.bought);
+  const full = plant.sizeMm.length.value ?? 100;
+  // it grows by the light at the middle of what was planted; what is afloat has that of the surface
+  const lift = hold === 'afloat' || hold === 'emersed' ? 0 : Math.min((full * start) / 2, Math.max(0, (place.waterMm - footMm[2]) / 2));
+  const conditions = conditionsAt([footMm[0], footMm[1], footMm[2] + lift]);
+  const perDay = growthPerDay(plant, conditions);
+  const grown = sizeShare(start, perDay.value, STAGE_DAYS[stage]);
+  const tall = full * grown;
   // what is afloat hangs down; what stands grows no higher than the water, but for what is meant to leave it
   const room =
     hold === 'emersed' || hold === 'chamber'
@@ -108,6 +124,8 @@ export function standingOf(id: string, item: PlantItem, plant: Plant, place: Pla
     widthMm: (plant.sizeMm.width.value ?? 60) * Math.sqrt(grown),
     grown,
     perDay,
+    ppfd: conditions.ppfd,
+    scarce: scarcest(growthShares(plant, conditions)),
   };
 }
 

@@ -4,6 +4,7 @@ import type { Design } from '../design/design';
 import type { Room } from '../design/room';
 import type { Catalogue } from '../catalogue/catalogue';
 import { bank, level } from '../substrate/surface';
+import type { Device, LampLight } from '../equipment/model';
 import { newPlanting } from '../plants/model';
 import type { KeptTank } from './kept-tank';
 import { FAILING, THRIVING } from './ordinary-tanks';
@@ -30,6 +31,26 @@ const but = (more: (design: Design, room: Room) => void, told: Partial<KeptTank>
 const evaporates = failing('An open warm tank topped');
 const measured = <T>(value: T) => ({ value, basis: 'measured' as const });
 const vessel = (change: (vessel: NonNullable<Design['vessel']>) => void): KeptTank => but(({ vessel: own }) => change(own!));
+/** A strip along a tank of 80 cm, as its label says. */
+const lamp = (more: Partial<LampLight>): Device => ({
+  order: 9,
+  kind: 'lamp',
+  powerW: 20,
+  sizeMm: null,
+  placeMm: null,
+  light: {
+    form: 'bar',
+    output: { value: 2400, unit: 'lm' },
+    spectrum: 'led-neutral',
+    beamDegrees: 120,
+    overWaterMm: 80,
+    lengthMm: 700,
+    widthMm: 40,
+    atMm: null,
+    dim: 1,
+    ...more,
+  },
+});
 const stone = (id: string, more: Parameters<typeof piece>[1]) => ({
   [id]: piece('rounded-stone', { order: 1, edges: 'ground', soakedWeeks: 52, ...more }),
 });
@@ -350,6 +371,16 @@ export const EVERY_CODE: Readonly<Record<Exclude<FindingCode, `sham.${string}`>,
     severity: 'unknown',
     says: /no-such-piece/,
     mends: null,
+  },
+  'plants.light': {
+    of: {
+      ...harlequins,
+      plants: [['rotala-rotundifolia', 3]],
+      more: ({ equipment }) => Object.assign(equipment, { lamp: lamp({ dim: 0.6 }) }),
+    },
+    severity: 'watch',
+    says: /Little light.*µmol\/m²s reach it; its kind wants \d+ to \d+/,
+    mends: 'lamp-dim',
   },
   'plants.outside': {
     of: but(({ scene }) => Object.assign(scene, { a: newPlanting('cryptocoryne-wendtii', 900, [-60, 150, 0]) })),

@@ -188,7 +188,7 @@ export function kept(told: KeptTank): { design: Design; room: Room } {
     ...(told.coolerC === undefined ? {} : { cooler: { order: 2, kind: 'cooler' as const, setPointC: told.coolerC, ...gear(200) } }),
     ...(filter === 'none' ? {} : { filter: { order: 3, kind: 'filter' as const, ...gear(filter === 'canister' ? 15 : 5) } }),
     ...(told.pumpW === undefined ? {} : { pump: { order: 4, kind: 'pump' as const, ...gear(told.pumpW) } }),
-    ...(told.lampW === undefined ? {} : { lamp: { order: 5, kind: 'lamp' as const, ...gear(told.lampW) } }),
+    ...(told.lampW === undefined ? {} : { lamp: { order: 5, kind: 'lamp' as const, light: null, ...gear(told.lampW) } }),
   };
   const layers: Record<string, Layer> = {};
   if (told.bed !== 'bare') {

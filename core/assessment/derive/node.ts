@@ -21,6 +21,7 @@ import type { FloorGrid } from '../../scene/grid';
 import type { Occupancy } from '../../scene/occupancy';
 import type { Facing, Refuge, Standing } from '../../hardscape/shelter';
 import type { OpenRoom } from '../../hardscape/room';
+import type { LampLight } from './plants';
 import type { Standing as Planting } from '../../plants/standing';
 import type { Window } from '../../window/window';
 
@@ -101,6 +102,8 @@ export interface Nodes {
   'hardscape.room': OpenRoom;
   /** Every planting where it stands, as large as it is at the state that is looked at. */
   'plants.standing': readonly Planting[];
+  /** The lamps, and the water that they shine through. */
+  'light.lamps': LampLight;
   'vessel.water-volume': number;
   'vessel.system-volume': number;
   'vessel.drain-back': { drainsL: number; spareL: number };

@@ -184,7 +184,7 @@ export function aheadOf(world: World, up: Derived): Ahead | null {
 }
 
 /** Share of dissolved organic carbon that microbes take each day. Recalled; humic matter is slow, fresh sugars are fast. */
-const DECAY_PER_DAY = 0.01;
+export const DECAY_PER_DAY = 0.01;
 /** How fast water gets through the bed to the soil, share of the way a day. Common practice: half of a change is gone in a day. */
 const SOIL_PER_DAY = 0.7;
 

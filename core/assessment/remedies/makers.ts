@@ -12,6 +12,7 @@ import { lidRemedy } from './lid';
 import { ballastRemedy, hidesRemedy, moveRemedy, steadyRemedy } from './pieces';
 import { placeRemedy } from './place';
 import { plantingRemedy } from './plants';
+import { dimRemedy } from './lamps';
 import { ratingRemedy } from './rating';
 import { recipeRemedy } from './recipe';
 import { removeRemedy } from './remove';
@@ -47,6 +48,7 @@ const MAKERS: { readonly [F in Family]?: Readonly<Partial<Record<FindingCodes[F]
     outside: [plantingRemedy],
     buried: [plantingRemedy],
     'on-piece': [plantingRemedy],
+    light: [dimRemedy],
   },
   heat: {
     'too-warm': [fanRemedy, setPointRemedy, lampHoursRemedy, openLidRemedy],

@@ -46,6 +46,7 @@ export const PLANT_REMEDIES = {
   'plant-off': () => 'Plant it beside',
   'lift-plant': ({ names }) => (names[1] ? `Tie it to the ${names[1]}` : 'Lay it on the bed'),
   'root-plant': () => 'Root it in the bed',
+  'lamp-dim': ({ show }) => `Dim the lamps to ${show('dim')}`,
 } satisfies RemedyWords;
 
 export const VESSEL_REMEDIES = {

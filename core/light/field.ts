@@ -82,6 +82,12 @@ export interface WaterColumn {
   throughLid: number;
 }
 
+/** Lamps, and the water that they shine through. */
+export interface Lighting {
+  lamps: readonly Lamp[];
+  water: WaterColumn;
+}
+
 /** Photons at a place in the water, of lamps alone and without panes that throw any back, µmol/m²s. Heights from the bottom. */
 export function ppfdAt(lamps: readonly Lamp[], water: WaterColumn, [x, y, z]: readonly [number, number, number]): number {
   const depthMm = Math.max(0, water.surfaceMm - z);

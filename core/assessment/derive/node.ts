@@ -21,7 +21,7 @@ import type { FloorGrid } from '../../scene/grid';
 import type { Occupancy } from '../../scene/occupancy';
 import type { Facing, Refuge, Standing } from '../../hardscape/shelter';
 import type { OpenRoom } from '../../hardscape/room';
-import type { LampLight } from './plants';
+import type { Lighting } from '../../light/field';
 import type { Standing as Planting } from '../../plants/standing';
 import type { Window } from '../../window/window';
 
@@ -103,7 +103,7 @@ export interface Nodes {
   /** Every planting where it stands, as large as it is at the state that is looked at. */
   'plants.standing': readonly Planting[];
   /** The lamps, and the water that they shine through. */
-  'light.lamps': LampLight;
+  'light.lamps': Lighting;
   'vessel.water-volume': number;
   'vessel.system-volume': number;
   'vessel.drain-back': { drainsL: number; spareL: number };

@@ -1,5 +1,5 @@
 import { lampsOf, THROUGH_LID } from '../../equipment/lamps';
-import { ppfdAt, type Lamp, type WaterColumn } from '../../light/field';
+import { ppfdAt } from '../../light/field';
 import { standingOf, type Standing } from '../../plants/standing';
 import { a440Of } from '../../water/water-colour';
 import { missing, type Definitions, type Derived, type World } from './node';
@@ -8,12 +8,6 @@ import { ASSUMED_CARE } from './assumed';
 import { plantsOf } from './scene';
 
 type PlantNodes = 'light.lamps' | 'plants.standing';
-
-/** Lamps, and the water that they shine through. */
-export interface LampLight {
-  lamps: readonly Lamp[];
-  water: WaterColumn;
-}
 
 /** Tint by what is measured, or by what lies in the water: where it settles follows the plants, and cannot be asked here. */
 function organicCarbon({ design }: World, up: Derived): number {

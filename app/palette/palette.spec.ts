@@ -22,7 +22,7 @@ const IN_A_TANK: readonly (readonly [string, string, RegExp?])[] = [
   ['breeding', 'Bench'],
   ['heater', 'Equipment', /^Heater$/],
   ['filter', 'Equipment', /^Filter$/],
-  ['light', 'Equipment', /^Lamp$/],
+  ['light', 'Plants', /^Light$/],
   ['chiller', 'Equipment', /^Cooler/],
   ['power cut', 'Equipment', /fails/],
   ['sand', 'Substrate', /^Layers/],

@@ -149,11 +149,11 @@ export class PlantedGroup {
 
   protected drag(event: PointerEvent): void {
     const hold = this.hold();
-    const assessment = this.store.current?.design.state.document;
+    const design = this.store.current?.design.state.document;
     const at = hold && this.pointOf(event, event.currentTarget as SVGGraphicsElement);
-    if (!hold || hold.pointerId !== event.pointerId || !assessment || !at) return;
+    if (!hold || hold.pointerId !== event.pointerId || !design || !at) return;
     const by: [number, number] = [at.x - hold.from.x, hold.from.y - at.y];
-    hold.patch = movePlanting(assessment, this.place(), hold.id, this.view(), by[0], by[1], event.altKey);
+    hold.patch = movePlanting(design, this.place(), hold.id, this.view(), by[0], by[1], event.altKey);
     this.gesture.show(() => (hold.patch.length > 0 ? { design: hold.patch } : null));
   }
 

@@ -169,7 +169,6 @@ export function drawPlantings(standing: readonly Standing[], view: DrawingView):
         path = spots(item, MOST_OF_PLANTING)
           .map(([dx, dy], i) => {
             const seed = (n: number) => steady(`${id}${i}`, n);
-            // who stands further back is drawn a little higher
             return view === 'plan'
               ? crownPath(plant, size, [dx, dy], seed)
               : habitPath(plant, shrunk(size, seed(99)), [dx, 0], seed, planting.hold === 'afloat');

@@ -15,11 +15,11 @@ describe('constants of sea water', () => {
     expect(Math.abs(Math.log10(k2) + 8.966)).toBeLessThan(0.01);
   });
   it('come down to those of fresh water as the salt goes', () => {
-    // Harned & Davis 1943 and Harned & Scholes 1941: pK1 6.352, pK2 10.329 at 25 °C
+    // Harned & Davis 1943 and Harned & Scholes 1941: pK1 6.352, pK2 10.329 at 25 °C (recalled)
     const fresh = seawaterConstants(0, 298.15);
     expect(-Math.log10(fresh.k1)).toBeCloseTo(6.352, 2);
     expect(-Math.log10(fresh.k2)).toBeCloseTo(10.329, 2);
-    // Weiss 1974, table: 0.03406 mol/(kg atm)
+    // Weiss 1974: 0.03406 mol/(kg atm) (recalled)
     expect(fresh.kh).toBeCloseTo(0.03406, 4);
   });
 });

@@ -32,6 +32,10 @@ export function waterTint(passes: string | null): string {
   return `rgb(${PLAIN_WATER.map((ink, i) => Math.round((light[i] ?? 255) * tinted + ((ink * (light[i] ?? 255)) / 255) * (1 - tinted))).join(' ')})`;
 }
 
+const rounded = (mm: number) => Math.round(mm * 10) / 10;
+/** A path to the whole millimetre: a card shows a tank at less than a pixel for each, and a room is fetched with all of its cards. */
+const whole = (path: string): string => path.replace(/-?\d+\.\d+/g, (number) => String(Math.round(Number(number))));
+
 export function figureOf(assessment: Assessment): TankFigure | null {
   const {
     world: { design },
@@ -48,16 +52,16 @@ export function figureOf(assessment: Assessment): TankFigure | null {
     vessel: vesselPath(vessel),
     water: waterPath(vessel, vessel.waterLevelMm),
     ground: [
-      ...(cut?.behind ? [{ path: cut.behind, fill: cut.behindColour }] : []),
-      ...(cut?.layers ?? []).map(({ path, colour }) => ({ path, fill: colour })),
+      ...(cut?.behind ? [{ path: whole(cut.behind), fill: cut.behindColour }] : []),
+      ...(cut?.layers ?? []).map(({ path, colour }) => ({ path: whole(path), fill: colour })),
     ].filter(({ path }) => path !== ''),
     pieces: drawPieces(assessment, 'section')
       .slice(0, MOST.pieces)
-      .map(({ body, colour }) => ({ path: body, fill: colour })),
+      .map(({ body, colour }) => ({ path: whole(body), fill: colour })),
     tint: waterTint(derived['water.colour'].value),
     plants: drawPlantings(derived['plants.standing'].value ?? [], 'section')
       .slice(0, MOST.plants)
-      .map(({ path, xMm, zMm, filled }) => ({ path, xMm, zMm, leafy: filled })),
+      .map(({ path, xMm, zMm, filled }) => ({ path: whole(path), xMm: rounded(xMm), zMm: rounded(zMm), leafy: filled })),
     animals: drawAnimals(
       derived['stock.members'].value ?? [],
       vessel,
@@ -66,6 +70,12 @@ export function figureOf(assessment: Assessment): TankFigure | null {
       derived['scene.ground'].value,
     )
       .slice(0, MOST.animals)
-      .map(({ path, xMm, zMm, flip, lengthMm, fill }) => ({ path, xMm: xMm + (flip ? lengthMm : 0), zMm, scaleX: flip ? -1 : 1, fill })),
+      .map(({ path, xMm, zMm, flip, lengthMm, fill }) => ({
+        path,
+        xMm: rounded(xMm + (flip ? lengthMm : 0)),
+        zMm: rounded(zMm),
+        scaleX: flip ? -1 : 1,
+        fill,
+      })),
   };
 }

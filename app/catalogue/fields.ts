@@ -1,5 +1,5 @@
 import type { Material } from '../../core/catalogue/material';
-import { AnimalGroup, BreedingMode, Stratum, type Animal, type Organism, type ToleranceRange } from '../../core/catalogue/organism';
+import { AnimalGroup, Bought, BreedingMode, Stratum, type Animal, type Organism, type ToleranceRange } from '../../core/catalogue/organism';
 import { PARAMETER_META, PARAMETERS, Phase, type Parameter } from '../../core/catalogue/parameter';
 import { REGIONS, type RegionId } from '../../core/catalogue/region';
 import type { Fact } from '../../core/quantity/fact';
@@ -117,6 +117,13 @@ const PLANT_FIELDS: readonly Field[] = [
   field('Body', '/traits/growth', 'Growth', choice('slow', 'moderate', 'fast')),
   field('Place', '/traits/rooting', 'Planting', choice('bury', 'attach', 'float')),
   field('Place', '/traits/light', 'Light', choice('low', 'medium', 'high')),
+  field('Place', '/traits/ppfd', 'Light where it stands', {
+    type: 'shown',
+    show: ({ least, good }: { least: number; good: readonly [number, number] }) => `from ${least}, well at ${good[0]}–${good[1]} µmol/m²s`,
+  }),
+  field('Place', '/traits/rootMm', 'Roots reach', { type: 'shown', show: (span: [number, number]) => spanText(span, 'mm') }),
+  field('Place', '/traits/cover', 'Cover for young', choice('poor', 'fair', 'good')),
+  field('Body', '/traits/bought', 'Sold as', { type: 'choices', options: Bought.options }),
   field('Place', '/traits/co2', 'Carbon dioxide', choice('none', 'helps', 'needs')),
   field('Food', '/traits/feeds', 'Feeds by', choice('root', 'water', 'both')),
   field('Temperament', '/traits/melts', 'Melts when moved', { type: 'yes' }),

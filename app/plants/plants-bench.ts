@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { nameSearch } from '../../core/catalogue/name-search';
-import type { Plant } from '../../core/catalogue/organism';
+import { Bought, type Plant } from '../../core/catalogue/organism';
+import { placeOf } from '../../core/assessment/derive/plants';
 import { ASSUMED_CARE } from '../../core/assessment/derive/assumed';
 import { pieceName } from '../../core/assessment/wording/words';
 import { pointer } from '../../core/design/edit';
@@ -11,8 +12,7 @@ import { dailyMol } from '../../core/light/daily-integral';
 import { ppfdAt } from '../../core/light/field';
 import { Spectrum, SPECTRUM_WORD } from '../../core/light/spectrum';
 import { trimEveryDays } from '../../core/plants/growth';
-import { Bought, Hold, type PlantItem, type Stage } from '../../core/plants/model';
-import type { Place } from '../../core/plants/standing';
+import { Hold, type PlantItem, type Stage } from '../../core/plants/model';
 import { formatQuantity, rounded } from '../../core/quantity/format';
 import { plural } from '../../core/quantity/plural';
 import { Section } from '../section/section';
@@ -238,13 +238,9 @@ export class PlantsBench {
       : [];
   });
 
-  private readonly place = computed((): Place | null => {
-    const derived = this.tank.told()?.derived;
-    const ground = derived?.['scene.ground'].value;
-    const waterMm = this.tank.design()?.vessel?.waterLevelMm;
-    if (!ground || waterMm === undefined) return null;
-    const pieces = (derived?.['scene.pieces'].value ?? []).map(({ settled }) => settled);
-    return { grid: ground.grid, groundMm: ground.topMm, hasBed: true, pieces, waterMm };
+  private readonly place = computed(() => {
+    const [design, derived] = [this.tank.design(), this.tank.told()?.derived];
+    return design && derived ? placeOf(design, derived) : null;
   });
 
   protected putIn(plant: Plant, at?: readonly [number, number]): void {

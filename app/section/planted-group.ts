@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import type { Operation } from 'rfc6902';
+import { placeOf } from '../../core/assessment/derive/plants';
 import { previewGesture } from '../store/preview-gesture';
 import { TankSession } from '../store/tank-session';
 import { TankView } from '../store/tank-view';
@@ -198,12 +199,8 @@ export class PlantedGroup {
   }
 
   private readonly place = computed(() => {
-    const derived = this.tank.derived();
-    const ground = derived?.['scene.ground'].value;
-    const waterMm = this.tank.design()?.vessel?.waterLevelMm;
-    if (!ground || waterMm === undefined) return null;
-    const pieces = (derived?.['scene.pieces'].value ?? []).map(({ settled }) => settled);
-    return { grid: ground.grid, groundMm: ground.topMm, hasBed: true, pieces, waterMm };
+    const [design, derived] = [this.tank.design(), this.tank.derived()];
+    return design && derived ? placeOf(design, derived) : null;
   });
 
   private nameOf(id: string): string {

@@ -34,7 +34,10 @@ describe('oxygen in tanks that thrive', () => {
       const oxygen = derived['tank.settled'].value!.usual.oxygenMgPerL;
       const full = oxygenSaturationOf(Math.max(0, derived['planned.temperatureC'].value! - 1), 0);
       expect(oxygen).withContext(tank.name).toBeGreaterThan(5);
-      expect(oxygen).withContext(tank.name).toBeLessThan(full);
+      // plants that are fed carbon dioxide give off bubbles: a tenth over
+      expect(oxygen)
+        .withContext(tank.name)
+        .toBeLessThan(kept(tank).design.water.co2 ? full * 1.1 : full);
     }
   });
 

@@ -92,6 +92,9 @@ export const PlantForm = z.enum([
   'macroalga',
   'mangrove',
 ]);
+/** How plants are sold, or got. */
+export const Bought = z.enum(['pot', 'stems', 'portion', 'tub', 'clump', 'cutting']);
+export type Bought = z.infer<typeof Bought>;
 export type Form = z.infer<typeof AnimalForm> | z.infer<typeof PlantForm>;
 
 /** How young come about; what site, food and care follow from. */
@@ -266,6 +269,28 @@ export const Plant = z.strictObject({
     /** Eaten by what eats plants. */
     edible: traitOf(z.boolean()),
     toxic: traitOf(z.enum(['no', 'mild', 'yes'])),
+    /** Photons where it stands, µmol/m²s: the least it lives by, and the span it does well in. */
+    ppfd: factOf(
+      z.strictObject({
+        least: z.number().positive().max(1000),
+        good: z.tuple([z.number().positive().max(2000), z.number().positive().max(2000)]).refine(isOrdered, { message: 'out of order' }),
+      }),
+    ).optional(),
+    /** Of its leaf; a second where tips or undersides have another. */
+    leafColours: factOf(
+      z
+        .array(z.string().regex(/^#[0-9a-f]{6}$/))
+        .min(1)
+        .max(2),
+    ).optional(),
+    /** As it is sold. */
+    bought: factOf(z.array(Bought).min(1)).optional(),
+    /** What it is worth to the young as cover. */
+    cover: factOf(z.enum(['poor', 'fair', 'good'])).optional(),
+    /** Depth that its roots take of a bed, or that they hang down to. */
+    rootMm: factOf(
+      z.tuple([z.number().positive().max(2000), z.number().positive().max(2000)]).refine(isOrdered, { message: 'out of order' }),
+    ).optional(),
   }),
 });
 export type Plant = z.infer<typeof Plant>;

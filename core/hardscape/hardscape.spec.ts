@@ -138,7 +138,7 @@ describe('hides', () => {
     expect(serves(tangle!, ['tangle'], { lengthMm: 200, depthMm: 80, widthMm: 60 })).toBe('too-tight');
     expect(serves(tangle!, ['shell'], SHELL_FISH)).toBe('wrong-kind');
     expect(tangle!.places).toBeGreaterThan(5);
-    const plants = refugesOf([], [{ id: 'moss', at: [100, 100, 50] }], groundAt, () => Infinity);
+    const plants = refugesOf([], [{ id: 'moss', at: [100, 100, 50], places: 3 }], groundAt, () => Infinity);
     expect(serves(plants[0]!, ['plants'], SHELL_FISH)).toBe('fits');
   });
 

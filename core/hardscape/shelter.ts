@@ -55,7 +55,7 @@ function looksOf({ item, of, settled }: Standing): readonly Look[] {
 /** @param bed stands for ground and glass: what is the same object has not changed */
 export function refugesOf(
   standing: readonly Standing[],
-  plants: readonly { id: string; at: Vec3 }[],
+  plants: readonly { id: string; at: Vec3; places: number }[],
   groundAt: (xMm: number, yMm: number) => number,
   paneMm: (from: Vec3, along: Vec3) => number,
   bed: object = {},
@@ -89,7 +89,11 @@ export function refugesOf(
     });
     return mouths.length > 0 ? [{ pieceId: id, kind: of.shelter, mouths, gapMm: null, places: 1, at: mouths[0]!.at }] : [];
   });
-  return [...refuges, ...plants.map(({ id, at }): Refuge => ({ pieceId: id, kind: 'plants', mouths: [], gapMm: null, places: 1, at }))];
+  const leaves = plants.filter(({ places }) => places > 0);
+  return [
+    ...refuges,
+    ...leaves.map(({ id, at, places }): Refuge => ({ pieceId: id, kind: 'plants', mouths: [], gapMm: null, places, at })),
+  ];
 }
 
 export interface BodySize {

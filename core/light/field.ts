@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { calculation } from '../calculation/calculation';
 import { beamExponent } from './lamp-shapes';
+import { isClear, type Obstacles } from './shade';
 import { shareTable, shareThroughWater } from './through-water';
 
 /** Refractive index of water for visible light, fresh; sea water is 1.34. */
@@ -48,12 +49,19 @@ export function throughSurface(cosine: number): number {
  * @param asideMm along the level from under the lamp
  */
 export function underLamp(umolPerS: number, exponent: number, heightMm: number, depthMm: number, asideMm: number): number {
-  const axis = ((exponent + 1) * umolPerS) / (2 * Math.PI);
-  // apparent depth: straight down, water looks a quarter less deep
-  const straight = heightMm + depthMm / N_WATER;
-  if (asideMm < straight * 1e-3) return (axis * throughSurface(1) * 1e6) / (straight * straight);
-  // tangent in air of the ray that comes out at this distance: it lies between those of no water and of water that does not bend
-  let tangent = asideMm / straight;
+  return photons(umolPerS, exponent, heightMm, depthMm, asideMm, tangentTo(heightMm, depthMm, asideMm));
+}
+
+/** Apparent distance straight down: water looks a quarter less deep. */
+const straightMm = (heightMm: number, depthMm: number): number => heightMm + depthMm / N_WATER;
+/** So near to under the lamp that its ray is upright, as a share of the distance. */
+const UPRIGHT = 1e-3;
+
+/** Tangent in air of the ray that comes out so far aside. */
+function tangentTo(heightMm: number, depthMm: number, asideMm: number): number {
+  // it lies between those of no water and of water that does not bend
+  let tangent = asideMm / straightMm(heightMm, depthMm);
+  if (tangent < UPRIGHT) return tangent;
   for (let i = 0; i < 12; i++) {
     const sine = tangent / Math.sqrt(1 + tangent * tangent);
     const sineIn = sine / N_WATER;
@@ -65,6 +73,13 @@ export function underLamp(umolPerS: number, exponent: number, heightMm: number, 
     tangent = Math.max(0, next);
     if (settled) break;
   }
+  return tangent;
+}
+
+function photons(umolPerS: number, exponent: number, heightMm: number, depthMm: number, asideMm: number, tangent: number): number {
+  const axis = ((exponent + 1) * umolPerS) / (2 * Math.PI);
+  const straight = straightMm(heightMm, depthMm);
+  if (asideMm < straight * UPRIGHT) return (axis * throughSurface(1) * 1e6) / (straight * straight);
   const cosine = 1 / Math.sqrt(1 + tangent * tangent);
   const sine = tangent * cosine;
   const cosineIn = Math.sqrt(1 - (sine / N_WATER) ** 2);
@@ -88,8 +103,21 @@ export interface Lighting {
   water: WaterColumn;
 }
 
-/** Photons at a place in the water, of lamps alone and without panes that throw any back, µmol/m²s. Heights from the bottom. */
-export function ppfdAt(lamps: readonly Lamp[], water: WaterColumn, [x, y, z]: readonly [number, number, number]): number {
+/** Light that still comes into a full shadow, thrown about by water, panes and bed. Common practice. */
+export const INTO_SHADOW = 0.1;
+
+/**
+ * Photons at a place in the water, of lamps alone and without panes that throw any back, µmol/m²s. Heights from the bottom.
+ *
+ * @param obstacles pieces that take a ray away, all but what is scattered into their shadow
+ */
+export function ppfdAt(
+  lamps: readonly Lamp[],
+  water: WaterColumn,
+  at: readonly [number, number, number],
+  obstacles: Obstacles | null = null,
+): number {
+  const [x, y, z] = at;
   const depthMm = Math.max(0, water.surfaceMm - z);
   const left = shareTable(water.a440PerM, Math.max(water.surfaceMm, depthMm))(depthMm) * water.throughLid;
   let sum = 0;
@@ -97,11 +125,22 @@ export function ppfdAt(lamps: readonly Lamp[], water: WaterColumn, [x, y, z]: re
     const parts = partsOf(lamp);
     const exponent = beamExponent(lamp.beamDegrees);
     for (const [dx, dy] of parts) {
-      const aside = Math.hypot(lamp.atMm[0] + dx - x, lamp.atMm[1] + dy - y);
-      sum += underLamp(lamp.umolPerS / parts.length, exponent, lamp.overWaterMm, depthMm, aside);
+      const [toX, toY] = [lamp.atMm[0] + dx - x, lamp.atMm[1] + dy - y];
+      const aside = Math.hypot(toX, toY);
+      const tangent = tangentTo(lamp.overWaterMm, depthMm, aside);
+      const light = photons(lamp.umolPerS / parts.length, exponent, lamp.overWaterMm, depthMm, aside, tangent);
+      sum += obstacles && !isClear(obstacles, at, ...slopeIn(tangent, aside, toX, toY)) ? light * INTO_SHADOW : light;
     }
   }
   return sum * left;
+}
+
+/** How far the way to a lamp goes along and across for each millimetre up through the water. */
+function slopeIn(tangent: number, aside: number, toX: number, toY: number): [number, number] {
+  if (aside < 1) return [0, 0];
+  const sineIn = tangent / Math.sqrt(1 + tangent * tangent) / N_WATER;
+  const perMm = sineIn / Math.sqrt(1 - sineIn * sineIn) / aside;
+  return [perMm * toX, perMm * toY];
 }
 
 const metres = (max: number) => z.number().min(0).max(max);

@@ -1,6 +1,6 @@
 import type { Finding, FindingCodes } from '../calculation/finding';
 import { FROM_PANES } from '../light/field';
-import { LIGHT_WANTED } from './growth';
+import { lightWanted } from './growth';
 import type { Standing } from './standing';
 
 type Code = `plants.${FindingCodes['plants']}`;
@@ -36,6 +36,25 @@ export function buriedFinding(planting: Standing): Finding | null {
   });
 }
 
+/** One that is tied, glued or wedged where there is nothing to hold it. */
+export function noHoldFinding(planting: Standing): Finding | null {
+  // what nobody has said anything of lies where it is put
+  const { on, item } = planting;
+  if (item.hold !== 'tied' && item.hold !== 'glued' && item.hold !== 'wedged') return null;
+  if (on.kind === 'piece') return null;
+  return about('plants.no-hold', planting, 'watch', 0.4);
+}
+
+/** Floating kinds whose roots reach a soil that feeds: they take hold in it and pull it up. */
+export function rootsReachFinding(planting: Standing, waterOverSoilMm: number): Finding | null {
+  const root = planting.plant.traits.rootMm?.value;
+  if (planting.hold !== 'afloat' || !root || (root[0] + root[1]) / 2 < waterOverSoilMm) return null;
+  return about('plants.roots-reach', planting, 'watch', 0.3, {
+    values: { roots: { quantity: 'length', value: root[1] }, water: { quantity: 'length', value: waterOverSoilMm } },
+    basis: planting.plant.traits.rootMm!.basis,
+  });
+}
+
 /** One that roots in a bed, where a piece stands in its way or there is no bed. */
 export function noRootholdFinding(planting: Standing, piece: { id: string } | null): Finding | null {
   const { hold, plant, on } = planting;
@@ -47,30 +66,35 @@ export function noRootholdFinding(planting: Standing, piece: { id: string } | nu
   return about('plants.on-piece', planting, 'watch', 0.5, { kind: 'adrift' });
 }
 
-/** Under the least that its kind is said to want; a third of it, and it dies off. Common practice. */
-const DIES_OFF = 1 / 3;
-/** Several times the most that a shade plant wants burns or furs it over with algae. Common practice. */
-const SCORCHED = 4;
+/** Under the least that it lives by; half of it, and it dies off. Common practice. */
+const DIES_OFF = 1 / 2;
+/** Half as much again as a shade plant does well in burns it, or furs it over with algae. Common practice. */
+const SCORCHED = 1.5;
 
 /** Too little light where it stands, or far too much for a plant of the shade; null where the lamps are not stated. */
 export function lightFinding(planting: Standing): Finding | null {
   const { plant, ppfd, on } = planting;
-  const wants = plant.traits.light.value;
+  const wants = lightWanted(plant);
   if (ppfd === null || wants === null || on.kind === 'outside') return null;
-  const [least, most] = LIGHT_WANTED[wants];
+  const { least, good, basis } = wants;
   const values = {
     ppfd: { quantity: 'number', value: Math.round(ppfd) },
     least: { quantity: 'number', value: least },
-    most: { quantity: 'number', value: most },
+    most: { quantity: 'number', value: good[1] },
   } as const;
-  const more = { values, basis: plant.traits.light.basis } as const;
+  const more = { values, basis } as const;
   // what panes throw back may still lift it over the edge
-  if (ppfd * FROM_PANES[1] < least)
-    return about('plants.light', planting, ppfd * FROM_PANES[1] < least * DIES_OFF ? 'conflict' : 'watch', least / Math.max(ppfd, 0.1), {
-      ...more,
-      kind: 'dark',
-    });
-  if (wants === 'low' && ppfd > most * SCORCHED)
-    return about('plants.light', planting, 'watch', ppfd / (most * SCORCHED), { ...more, kind: 'glare' });
+  const bright = ppfd * FROM_PANES[1];
+  if (bright < least) {
+    const { share, byId } = planting.shade;
+    const severity = bright < least * DIES_OFF ? 'conflict' : 'watch';
+    const excess = least / Math.max(ppfd, 0.1);
+    // without its neighbour it had enough
+    if (byId !== null && bright / share >= least)
+      return about('plants.light', planting, severity, excess, { ...more, kind: 'shaded', subjects: [planting.id, byId] });
+    return about('plants.light', planting, severity, excess, { ...more, kind: 'dark' });
+  }
+  if (plant.traits.light.value === 'low' && ppfd > good[1] * SCORCHED)
+    return about('plants.light', planting, 'watch', ppfd / (good[1] * SCORCHED), { ...more, kind: 'glare' });
   return null;
 }

@@ -1,7 +1,8 @@
-import type { Plant } from '../catalogue/organism';
+import type { Bought, Plant } from '../catalogue/organism';
 import { calculation } from '../calculation/calculation';
 import * as z from 'zod';
-import type { Bought, Stage } from './model';
+import type { Basis } from '../quantity/fact';
+import type { Stage } from './model';
 
 /** Days from planting to each state. Common practice: six weeks until it stands; grown in is how it stays, which takes slow kinds two years. */
 export const STAGE_DAYS: Readonly<Record<Stage, number>> = { planted: 0, 'six-weeks': 42, grown: 730 };
@@ -12,11 +13,23 @@ export const STAGE_DAYS: Readonly<Record<Stage, number>> = { planted: 0, 'six-we
  */
 const BEST_PER_DAY = { slow: Math.log(7 / 6) / 30, moderate: Math.LN2 / 30, fast: Math.LN2 / 14 } as const;
 
-/** Photons at which a plant grows as fast as it can, µmol/m²s: the upper end of what its kind is said to want. Common practice. */
-export const LIGHT_WANTED = { low: [15, 30], medium: [30, 60], high: [60, 120] } as const satisfies Record<
-  string,
-  readonly [number, number]
->;
+/** What plants of shade, of half light and of open water want where nothing is known of the kind itself. Common practice. */
+const BY_CLASS: Readonly<Record<'low' | 'medium' | 'high', Omit<LightWanted, 'basis'>>> = {
+  low: { least: 10, good: [20, 80] },
+  medium: { least: 25, good: [45, 140] },
+  high: { least: 45, good: [80, 180] },
+};
+/** Photons that a plant lives by at least, and those that it does well in, µmol/m²s. */
+export interface LightWanted {
+  least: number;
+  good: readonly [number, number];
+  basis: Basis;
+}
+/** Of its kind, or else of its class; null while neither is known. */
+export function lightWanted({ traits: { ppfd, light } }: Plant): LightWanted | null {
+  if (ppfd?.value) return { ...ppfd.value, basis: ppfd.basis };
+  return light.value && { ...BY_CLASS[light.value], basis: light.basis };
+}
 /** Carbon dioxide at which those that need it grow as fast as they can, mg/L; and what is left of growth in water that is only in balance with air. */
 const CO2_ENOUGH_MG_PER_L = 25;
 const WITHOUT_CO2 = { none: 1, helps: 0.6, needs: 0.2 } as const;
@@ -58,11 +71,11 @@ export type Cause = (typeof CAUSES)[number];
 
 /** Share of the best growth that each of its causes lets it have, 0 to 1; what is not known is taken as middling. */
 export function growthShares(plant: Plant, { ppfd, temperatureC, co2MgPerL, food }: Conditions): Record<Cause, number> {
-  const wanted = LIGHT_WANTED[plant.traits.light.value ?? 'medium'][1];
+  const { least, good } = lightWanted(plant) ?? BY_CLASS.medium;
   const need = plant.traits.co2.value ?? 'none';
   const range = plant.ranges.keep?.temperatureC?.value;
   return {
-    light: ppfd === null ? UNKNOWN : Math.min(1, (1 - Math.exp((-2 * ppfd) / wanted)) / (1 - Math.exp(-2))),
+    light: ppfd === null ? UNKNOWN : lightShare(ppfd, least, good[0]),
     warmth: temperatureC === null || !range ? UNKNOWN : within(temperatureC, range.tolerance, range.optimum),
     co2:
       co2MgPerL === null ? WITHOUT_CO2[need] : WITHOUT_CO2[need] + (1 - WITHOUT_CO2[need]) * Math.min(1, co2MgPerL / CO2_ENOUGH_MG_PER_L),
@@ -70,6 +83,11 @@ export function growthShares(plant: Plant, { ppfd, temperatureC, co2MgPerL, food
   };
 }
 const UNKNOWN = 0.75;
+
+/** Nothing at the least it lives by, two thirds of the best where it begins to do well, then ever less for more (Mitscherlich). */
+function lightShare(ppfd: number, least: number, good: number): number {
+  return ppfd <= least ? 0 : Math.min(1, 1 - Math.exp(-(ppfd - least) / Math.max(1, good - least)));
+}
 
 type Edges = readonly [number | null, number | null];
 /** 1 in comfort, straight down to 0.1 at the edge of what it bears, nothing beyond. */
@@ -87,10 +105,19 @@ export function scarcest(shares: Record<Cause, number>): Cause {
   return CAUSES.reduce((least, cause) => (shares[cause] < shares[least] ? cause : least));
 }
 
-/** Share that it grows by in a day, with its band. */
+/** In the dark half of a plant is gone in three weeks or so; what grows slowly lives longer on what it has stored. Common practice. */
+const STARVES_PER_DAY = { slow: Math.LN2 / 60, moderate: Math.LN2 / 30, fast: Math.LN2 / 20 } as const;
+
+/** Share that it grows by in a day, with its band; under the least light that it lives by it wastes away. */
 export function growthPerDay(plant: Plant, conditions: Conditions): { value: number; band: readonly [number, number] } {
+  const growth = plant.traits.growth.value ?? 'moderate';
+  const least = lightWanted(plant)?.least ?? BY_CLASS.medium.least;
+  if (conditions.ppfd !== null && conditions.ppfd < least) {
+    const value = -STARVES_PER_DAY[growth] * (1 - conditions.ppfd / least);
+    return { value, band: [value * DOUBT, value / DOUBT] };
+  }
   const shares = growthShares(plant, conditions);
-  const value = BEST_PER_DAY[plant.traits.growth.value ?? 'moderate'] * shares[scarcest(shares)];
+  const value = BEST_PER_DAY[growth] * shares[scarcest(shares)];
   return { value, band: [value / DOUBT, value * DOUBT] };
 }
 
@@ -103,7 +130,8 @@ export function plantedShare(plant: Plant, bought: Bought | null): number {
 
 /** Part of its grown size after so many days: growth slows as it fills its place (logistic). */
 export function sizeShare(start: number, perDay: number, days: number): number {
-  return 1 / (1 + (1 / start - 1) * Math.exp(-perDay * days));
+  // one that wastes away leaves nothing of its size, not a part of it for ever
+  return perDay < 0 ? start * Math.exp(perDay * days) : 1 / (1 + (1 / start - 1) * Math.exp(-perDay * days));
 }
 
 /** Days until a trimmed plant is as much again: half is taken, and it doubles. Null where it hardly grows. */
@@ -117,7 +145,7 @@ export const growth = calculation({
   title: 'How far a plant has grown',
   inputs: z.strictObject({
     plantedShare: z.number().min(0.01).max(0.99),
-    growthPerDay: z.number().min(0).max(1),
+    growthPerDay: z.number().min(-1).max(1),
     days: z.number().min(0).max(2000),
   }),
   outputs: z.strictObject({ share: Share }),
@@ -125,7 +153,7 @@ export const growth = calculation({
     { citation: 'Logistic growth (Verhulst 1838)', basis: 'published' },
     { citation: 'Stems double in about two weeks in good light, an epiphyte makes a leaf a month', basis: 'practice' },
   ],
-  formula: 'share = 1 / (1 + (1/share₀ − 1) e^(−r t))',
+  formula: 'share = 1 / (1 + (1/share₀ − 1) e^(−r t)); share₀ e^(r t) where it wastes away',
   validity: 'A plant that took; one that melts first starts again from what is left',
   uncertainty: 'a factor of two in the rate',
   compute: ({ plantedShare: start, growthPerDay: perDay, days }) => ({ share: sizeShare(start, perDay, days) }),

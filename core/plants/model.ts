@@ -1,14 +1,11 @@
 import * as z from 'zod';
+import { Bought } from '../catalogue/organism';
 
 const Key = z.string().min(1).max(80);
 
 /** What keeps a planting where it is; on a piece it is tied, glued or wedged, `emersed` stands with its roots in the water and its leaves above. */
 export const Hold = z.enum(['rooted', 'loose', 'tied', 'glued', 'wedged', 'pane', 'afloat', 'chamber', 'emersed']);
 export type Hold = z.infer<typeof Hold>;
-
-/** How plants are sold, or got. */
-export const Bought = z.enum(['pot', 'stems', 'portion', 'tub', 'clump', 'cutting']);
-export type Bought = z.infer<typeof Bought>;
 
 /** One planting: a plant, or a patch of one kind, in its place. */
 export const PlantItem = z.strictObject({

@@ -5,8 +5,22 @@ import { Design } from '../design/design';
 import { catalogue, judge, layer, piece, tank } from '../testing/tanks';
 import { level } from '../substrate/surface';
 import { LampLight, type Device } from '../equipment/model';
-import { growthPerDay, growthShares, plantedShare, scarcest, sizeShare, STAGE_DAYS, trimEveryDays, type Conditions } from './growth';
+import {
+  growthPerDay,
+  growthShares,
+  lightWanted,
+  plantedShare,
+  scarcest,
+  sizeShare,
+  STAGE_DAYS,
+  trimEveryDays,
+  type Conditions,
+} from './growth';
 import { newPlanting, PlantItem, type Stage } from './model';
+import { INTO_SHADOW, ppfdAt } from '../light/field';
+import { isClear, obstaclesOf } from '../light/shade';
+import { floorGrid } from '../scene/grid';
+import type { SettledPiece } from '../scene/settle-pieces';
 import { naturalHold, spots } from './standing';
 
 const plant = (id: string) => catalogue.organisms.get(id) as Plant;
@@ -40,11 +54,31 @@ describe('growth', () => {
         fc.double({ min: 0.01, max: 20, noNaN: true }),
         (one, at, cause, more) => {
           const now = growthPerDay(one, at).value;
-          expect(now).toBeGreaterThanOrEqual(0);
+          expect(now).toBeGreaterThan(-0.04);
           expect(growthPerDay(one, { ...at, [cause]: at[cause as 'food'] + more }).value).toBeGreaterThanOrEqual(now - 1e-12);
         },
       ),
     );
+  });
+  it('is nothing at the least light that a kind lives by, and wastes away under it', () => {
+    const fern = plant('microsorum-pteropus');
+    const { least, good } = lightWanted(fern)!;
+    const at = (ppfd: number) => growthPerDay(fern, { ...GOOD, ppfd }).value;
+    expect(at(least)).toBe(0);
+    expect(at(least / 2)).toBeCloseTo(-Math.LN2 / 120, 6);
+    expect(at(good[0]) / growthPerDay(fern, { ...GOOD, ppfd: 1000 }).value).toBeCloseTo(1 - Math.exp(-1), 3);
+    // of half a plant in the dark, half is left after two months, and next to nothing after two years
+    expect(sizeShare(0.5, at(0), 60)).toBeCloseTo(0.25, 3);
+    expect(sizeShare(0.5, at(0), STAGE_DAYS.grown)).toBeLessThan(0.001);
+    // a fast one goes sooner
+    expect(growthPerDay(plant('hygrophila-polysperma'), { ...GOOD, ppfd: 0 }).value).toBeLessThan(at(0));
+  });
+  it('takes the light of the kind where it is known, else that of its class', () => {
+    const known = plant('rotala-wallichii');
+    expect(lightWanted(known)).toEqual({ least: 60, good: [100, 220], basis: 'recalled' });
+    const { ppfd: _, ...traits } = known.traits;
+    expect(lightWanted({ ...known, traits })).toEqual({ least: 45, good: [80, 180], basis: 'recalled' });
+    expect(lightWanted({ ...known, traits: { ...traits, light: { value: null, basis: 'recalled' } } })).toBeNull();
   });
   it('is as the scarcest cause lets it be', () => {
     const dark = growthShares(plant('rotala-rotundifolia'), { ...GOOD, ppfd: 2 });
@@ -187,7 +221,9 @@ describe('light at a planting', () => {
     );
     expect(at({ ...brown, vessel: { ...brown.vessel!, lid: { value: 'none', basis: 'measured' } } }).ppfd! * 0.91).toBeCloseTo(full, 6);
     expect(at(lit(0.05)).perDay.value).toBeLessThan(at(lit(0.1)).perDay.value);
-    expect(at(lit(1)).scarce).toBe('co2');
+    expect(at(lit(0.05)).grown).toBeLessThan(0.01);
+    expect(at(lit(1)).grown).toBeGreaterThan(0.9);
+    expect(at(lit(3)).scarce).toBe('co2');
     expect(at(lit(0.1)).scarce).toBe('light');
   });
   it('is judged against what the kind wants, dark and glaring, and not where a lamp is not stated', () => {
@@ -195,7 +231,13 @@ describe('light at a planting', () => {
     expect(said(lit(0.15))?.severity).toBe('watch');
     expect(said(lit(0.02))?.severity).toBe('conflict');
     expect(said(lit(0.02))?.kind).toBe('dark');
-    expect(said(lit(1, 'anubias-barteri', { output: { value: 60_000, unit: 'lm' } }))?.kind).toBe('glare');
+    const anubias = (lumens: number) => lit(1, 'anubias-barteri', { output: { value: lumens, unit: 'lm' } });
+    const perLumen = at(anubias(10_000)).ppfd! / 10_000;
+    const most = lightWanted(plant('anubias-barteri'))!.good[1] * 1.5;
+    expect(said(anubias(Math.ceil((most + 1) / perLumen)))?.kind).toBe('glare');
+    expect(said(anubias(Math.floor((most - 1) / perLumen)))).toBeUndefined();
+    // what wants sun is not burnt by it
+    expect(said(lit(1, 'rotala-rotundifolia', { output: { value: 60_000, unit: 'lm' } }))).toBeUndefined();
     const unstated = lit(0.02);
     expect(said({ ...unstated, equipment: { lamp: { ...unstated.equipment['lamp']!, light: null } as Device } })).toBeUndefined();
     expect(said(lit(0.02, undefined, { spectrum: 'red-blue' }))).toBeUndefined();
@@ -206,5 +248,79 @@ describe('light at a planting', () => {
     expect(of(0).error?.issues[0]?.message).toBe('a lamp that is dark is none');
     expect(of(100_001).success).toBeFalse();
     expect(of(100_000).success).toBeTrue();
+  });
+});
+
+describe('shade', () => {
+  const { substrate, ...rest } = tank([['danio-margaritatus', 8]]);
+  const lamp = {
+    order: 1,
+    kind: 'lamp',
+    powerW: null,
+    sizeMm: null,
+    placeMm: null,
+    light: {
+      form: 'panel',
+      output: { value: 5000, unit: 'lm' },
+      spectrum: 'led-neutral',
+      beamDegrees: 120,
+      overWaterMm: 80,
+      lengthMm: 500,
+      widthMm: 300,
+      atMm: null,
+      dim: 1,
+    },
+  } as const;
+  const with_ = (scene: Design['scene'], grown: Stage = 'grown'): Design => ({
+    ...rest,
+    grown,
+    scene,
+    equipment: { lamp },
+    substrate: { ...substrate, layers: { sand: layer('fine-quartz-sand', level(50)) } },
+  });
+  const of = (scene: Design['scene'], id: string) => judge(with_(scene)).derived['plants.standing'].value!.find((one) => one.id === id)!;
+  const low = newPlanting('cryptocoryne-wendtii', 1, [300, 200, 0]);
+
+  it('falls from taller plants over it, from floating leaves and under wood, and names who makes it', () => {
+    const open = of({ low }, 'low');
+    expect(open.shade).toEqual({ share: 1, byId: null });
+    const tall = { ...newPlanting('vallisneria-australis', 2, [310, 200, 0]), count: 6, spreadMm: 40 };
+    const under = of({ low, tall }, 'low');
+    expect(under.shade.byId).toBe('tall');
+    expect(under.ppfd!).toBeCloseTo(open.ppfd! * under.shade.share, 6);
+    expect(under.shade.share).toBeLessThan(0.85);
+    // beside it there is none
+    expect(of({ low, tall: { ...tall, positionMm: [80, 60, 0] } }, 'low').shade.share).toBe(1);
+    // and the tall one has none from the low one
+    expect(of({ low, tall }, 'tall').shade.share).toBe(1);
+    const floating = (count: number) => of({ low, f: { ...newPlanting('limnobium-laevigatum', 3, [100, 100, 0]), count } }, 'low');
+    expect(floating(4).shade.share).toBeLessThan(1);
+    expect(floating(12).shade.share).toBeLessThan(floating(4).shade.share);
+    // however many float, a twentieth stays open
+    expect(floating(400).shade.share).toBeCloseTo(1 - 0.9 * 0.95, 6);
+    const roof = piece('slab', { positionMm: [300, 260, 0], sizeMm: [250, 250, 20], stand: 'pieces' });
+    const dark = of({ low, leg: piece('rounded-stone', { positionMm: [300, 330, 0], sizeMm: [80, 80, 90] }), roof }, 'low');
+    expect(dark.on).toEqual({ kind: 'bed' });
+    expect(dark.ppfd!).toBeLessThan(open.ppfd! * 0.5);
+  });
+  it('takes the light of a lamp away from what is under a piece, but for what is scattered', () => {
+    const grid = floorGrid(600, 400, () => 0, null);
+    const cells = (x: number, y: number) => Math.floor(y / grid.cellYMm) * grid.columns + Math.floor(x / grid.cellXMm);
+    const bodies = [Array.from({ length: 21 }, (_, i) => cells(200 + i * 10, 200))].map((cell) => ({
+      columns: { cell: Int32Array.from(new Set(cell)), lowMm: new Float32Array(30).fill(150), highMm: new Float32Array(30).fill(170) },
+      liftMm: 0,
+    }));
+    const roof = obstaclesOf(grid, bodies as unknown as SettledPiece[]);
+    expect(isClear(roof, [300, 200, 50], 0, 0)).toBeFalse();
+    expect(isClear(roof, [300, 200, 175], 0, 0)).toBeTrue();
+    expect(isClear(roof, [300, 60, 50], 0, 0)).toBeTrue();
+    // from beside it a way that leans under it is shut, one that leans away is free
+    expect(isClear(roof, [300, 120, 50], 0, 0.75)).toBeFalse();
+    expect(isClear(roof, [300, 120, 50], 0, -0.75)).toBeTrue();
+    const spotlight = [{ umolPerS: 50, beamDegrees: 120, atMm: [300, 200], overWaterMm: 80, lengthMm: 0, widthMm: 0 }] as const;
+    const water = { surfaceMm: 350, a440PerM: 0.2, throughLid: 1 };
+    const clear = ppfdAt(spotlight, water, [300, 200, 50]);
+    expect(ppfdAt(spotlight, water, [300, 200, 50], roof)).toBeCloseTo(clear * INTO_SHADOW, 9);
+    expect(ppfdAt(spotlight, water, [300, 200, 180], roof)).toBeCloseTo(ppfdAt(spotlight, water, [300, 200, 180]), 9);
   });
 });

@@ -2,6 +2,7 @@ import type { Plant } from '../catalogue/organism';
 import { heightAt, type FloorGrid } from '../scene/grid';
 import type { SettledPiece } from '../scene/settle-pieces';
 import type { Hold, PlantItem, Stage } from './model';
+import { shadeAt, type Shade } from './canopy';
 import { growthPerDay, growthShares, plantedShare, scarcest, sizeShare, STAGE_DAYS, type Cause, type Conditions } from './growth';
 
 /** A planting where it stands, and as large as it is at the state that is looked at. */
@@ -21,8 +22,10 @@ export interface Standing {
   grown: number;
   /** Share that it grows by in a day, and its band. */
   perDay: { value: number; band: readonly [number, number] };
-  /** Photons where it stands while the lamps burn, µmol/m²s; null while the lamps are not stated. */
+  /** Photons where it stands while the lamps burn, under what shades it, µmol/m²s; null while the lamps are not stated. */
   ppfd: number | null;
+  /** What other plants let through to it. */
+  shade: Shade;
   /** What keeps it from growing faster. */
   scarce: Cause;
 }
@@ -35,6 +38,8 @@ export interface Place {
   hasBed: boolean;
   pieces: readonly SettledPiece[];
   waterMm: number;
+  /** Of the water, seen from above. */
+  surfaceMm2: number;
 }
 
 /** What a kind does where nobody has said otherwise. */
@@ -59,6 +64,11 @@ export function topAt(piece: SettledPiece, grid: FloorGrid, xMm: number, yMm: nu
   return top === null ? null : top + piece.liftMm;
 }
 
+/** Whether a piece comes near a place at all: its columns need not be looked through where it does not. */
+function reaches({ bounds: { low, high } }: SettledPiece, { cellXMm, cellYMm }: FloorGrid, xMm: number, yMm: number): boolean {
+  return xMm >= low[0] - cellXMm && xMm <= high[0] + cellXMm && yMm >= low[1] - cellYMm && yMm <= high[1] + cellYMm;
+}
+
 /** What a root meets at a place: a piece that comes down to the ground there and is more than a chip. */
 const CLEAR_MM = 10;
 const CHIP_MM = 15;
@@ -66,10 +76,13 @@ export function inTheWay(place: Place, xMm: number, yMm: number): { id: string }
   const { grid } = place;
   const ground = heightAt(grid, place.groundMm, xMm, yMm);
   const wanted = Math.floor(yMm / grid.cellYMm) * grid.columns + Math.floor(xMm / grid.cellXMm);
-  for (const { id, columns, liftMm } of place.pieces)
+  for (const piece of place.pieces) {
+    if (!reaches(piece, grid, xMm, yMm)) continue;
+    const { id, columns, liftMm } = piece;
     for (let i = 0; i < columns.cell.length; i++)
       if (columns.cell[i] === wanted && columns.lowMm[i]! + liftMm < ground + CLEAR_MM && columns.highMm[i]! + liftMm > ground + CHIP_MM)
         return { id };
+  }
   return null;
 }
 
@@ -77,32 +90,59 @@ export function inTheWay(place: Place, xMm: number, yMm: number): { id: string }
 export function pieceAt(place: Place, xMm: number, yMm: number): { id: string; topMm: number } | null {
   let found: { id: string; topMm: number } | null = null;
   for (const piece of place.pieces) {
-    const { low, high } = piece.bounds;
-    if (xMm < low[0] - place.grid.cellXMm || xMm > high[0] + place.grid.cellXMm) continue;
-    if (yMm < low[1] - place.grid.cellYMm || yMm > high[1] + place.grid.cellYMm) continue;
+    if (!reaches(piece, place.grid, xMm, yMm)) continue;
     const top = topAt(piece, place.grid, xMm, yMm);
     if (top !== null && (!found || top > found.topMm)) found = { id: piece.id, topMm: top };
   }
   return found;
 }
 
-/** Where one planting comes to stand, and how large it is. */
-export function standingOf(
-  id: string,
-  item: PlantItem,
-  plant: Plant,
+/** How it is ordered from the light down: what is afloat first, then by how high it may grow. */
+function reachMm({ hold, footMm, plant }: Pick<Standing, 'hold' | 'footMm' | 'plant'>): number {
+  return hold === 'afloat' ? Infinity : footMm[2] + (plant.sizeMm.length.value ?? 100);
+}
+
+/**
+ * All plantings where they stand, each as large as the light under those over it lets it be.
+ *
+ * @param conditionsAt what it lives by at a place, before other plants shade it
+ */
+export function standingsOf(
+  plantings: readonly { id: string; item: PlantItem; plant: Plant }[],
   place: Place,
   stage: Stage,
+  conditionsAt: (plant: Plant, atMm: readonly [number, number, number]) => Conditions,
+): Standing[] {
+  const fromAbove = plantings
+    .map(({ id, item, plant }) => {
+      const hold = item.hold ?? naturalHold(plant);
+      return { id, item, plant, hold, ...foot(hold, item.onId, place, ...item.positionMm) };
+    })
+    .sort((a, b) => reachMm(b) - reachMm(a));
+  const done: Standing[] = [];
+  for (const one of fromAbove) done.push(standingOf(one, place, stage, done, (at) => conditionsAt(one.plant, at)));
+  const byId = new Map(done.map((standing) => [standing.id, standing]));
+  return plantings.map(({ id }) => byId.get(id)!);
+}
+
+/** How large one planting is where it stands. */
+function standingOf(
+  { id, item, plant, hold, on, footMm }: Pick<Standing, 'id' | 'item' | 'plant' | 'hold' | 'on' | 'footMm'>,
+  place: Place,
+  stage: Stage,
+  above: readonly Standing[],
   conditionsAt: (atMm: readonly [number, number, number]) => Conditions,
 ): Standing {
-  const hold = item.hold ?? naturalHold(plant);
-  const [x, y, z] = item.positionMm;
-  const { on, footMm } = foot(hold, item.onId, place, x, y, z);
   const start = plantedShare(plant, item.bought);
   const full = plant.sizeMm.length.value ?? 100;
+  const wide = plant.sizeMm.width.value ?? 60;
   // it grows by the light at the middle of what was planted; what is afloat has that of the surface
-  const lift = hold === 'afloat' || hold === 'emersed' ? 0 : Math.min((full * start) / 2, Math.max(0, (place.waterMm - footMm[2]) / 2));
-  const conditions = conditionsAt([footMm[0], footMm[1], footMm[2] + lift]);
+  const atSurface = hold === 'afloat' || hold === 'emersed' || hold === 'chamber';
+  const lift = atSurface ? 0 : Math.min((full * start) / 2, Math.max(0, (place.waterMm - footMm[2]) / 2));
+  const at = [footMm[0], footMm[1], footMm[2] + lift] as const;
+  const shade = atSurface ? UNSHADED : shadeAt(above, place.surfaceMm2, at, (wide / 2) * Math.sqrt(start), plant.id);
+  const open = conditionsAt(at);
+  const conditions = { ...open, ppfd: open.ppfd === null ? null : open.ppfd * shade.share };
   const perDay = growthPerDay(plant, conditions);
   const grown = sizeShare(start, perDay.value, STAGE_DAYS[stage]);
   const tall = full * grown;
@@ -121,13 +161,15 @@ export function standingOf(
     on,
     footMm,
     heightMm: Math.min(tall, room),
-    widthMm: (plant.sizeMm.width.value ?? 60) * Math.sqrt(grown),
+    widthMm: wide * Math.sqrt(grown),
     grown,
     perDay,
     ppfd: conditions.ppfd,
+    shade,
     scarce: scarcest(growthShares(plant, conditions)),
   };
 }
+const UNSHADED: Shade = { share: 1, byId: null };
 
 function foot(hold: Hold, onId: string | null, place: Place, x: number, y: number, z: number): Pick<Standing, 'on' | 'footMm'> {
   const ground = heightAt(place.grid, place.groundMm, x, y);

@@ -376,10 +376,10 @@ export const EVERY_CODE: Readonly<Record<Exclude<FindingCode, `sham.${string}`>,
     of: {
       ...harlequins,
       plants: [['rotala-rotundifolia', 3]],
-      more: ({ equipment }) => Object.assign(equipment, { lamp: lamp({ dim: 0.6 }) }),
+      more: ({ equipment }) => Object.assign(equipment, { lamp: lamp({ dim: 0.7 }) }),
     },
     severity: 'watch',
-    says: /Little light.*µmol\/m²s reach it; its kind wants \d+ to \d+/,
+    says: /Little light.*µmol\/m²s reach it; it lives by 30 and does well up to 180/,
     mends: 'lamp-dim',
   },
   'plants.outside': {
@@ -401,6 +401,59 @@ export const EVERY_CODE: Readonly<Record<Exclude<FindingCode, `sham.${string}`>,
     severity: 'watch',
     says: /stands where .*stone.* stands/,
     mends: 'plant-off',
+  },
+  'plants.no-hold': {
+    of: but(({ scene }) =>
+      Object.assign(scene, stone('far', { positionMm: [650, 250, 0] }), {
+        a: { ...newPlanting('anubias-barteri', 900, [100, 100, 0]), hold: 'glued' },
+      }),
+    ),
+    severity: 'watch',
+    says: /Nothing holds .*drifts off/,
+    mends: 'lift-plant',
+  },
+  'plants.roots-reach': {
+    of: but(({ scene }) => Object.assign(scene, { a: newPlanting('pistia-stratiotes', 900, [300, 100, 0]) }), {
+      sizeMm: [800, 350, 250],
+      bed: [['acid-soil', 60]],
+    }),
+    severity: 'watch',
+    says: /roots of .*Pistia.* reach the soil.*they take hold in it/,
+    mends: 'take-plant',
+  },
+  'plants.algae': {
+    of: {
+      ...harlequins,
+      plants: [['cryptocoryne-wendtii', 3]],
+      more: ({ equipment }) => Object.assign(equipment, { lamp: lamp({ output: { value: 9000, unit: 'lm' } }) }),
+    },
+    severity: 'watch',
+    says: /Much light over few plants.*mol\/m² a day.*over \d+ % of it/,
+    mends: 'lamp-hours',
+  },
+  'plants.closed': {
+    of: but(({ scene }) => Object.assign(scene, { a: { ...newPlanting('limnobium-laevigatum', 900, [300, 100, 0]), count: 60 } })),
+    severity: 'watch',
+    says: /Floating leaves close 95 % of the surface/,
+    mends: 'thin-plant',
+  },
+  'plants.bright': {
+    of: {
+      ...harlequins,
+      stock: [['paracheirodon-axelrodi', 20]],
+      plants: [],
+      pieces: [],
+      more: ({ equipment }) => Object.assign(equipment, { lamp: lamp({ output: { value: 6000, unit: 'lm' } }) }),
+    },
+    severity: 'watch',
+    says: /Open light on .*axelrodi.*Floating leaves or a thicket/,
+    mends: 'float',
+  },
+  'plants.poison': {
+    of: { ...harlequins, stock: [['ameca-splendens', 8]], plants: [['crinum-thaianum', 1]] },
+    severity: 'watch',
+    says: /Crinum thaianum.* is poisonous, and .* eats plants/,
+    mends: 'take-plant',
   },
   'hardscape.outside': {
     of: but(({ scene }) => Object.assign(scene, stone('a', { positionMm: [0, 150, 0] }))),

@@ -1,5 +1,6 @@
 import { Design, emptyDesign } from '../design/design';
 import { emptyRoom, Room } from '../design/room';
+import type { LampLight } from '../equipment/model';
 import type { Phase } from '../catalogue/parameter';
 import { emptySubstrate, type Layer } from '../substrate/model';
 import { level } from '../substrate/surface';
@@ -28,6 +29,8 @@ export interface KeptTank {
   pumpW?: number;
   surface?: 'still' | 'ripple' | 'air-stone';
   lampW?: number;
+  /** Lumens of a white bar along the tank, 80 mm over the water. */
+  lampLm?: number;
   feedG?: number;
   /** Share, days; a fifth a week unless said. */
   change?: readonly [number, number] | null;
@@ -188,7 +191,9 @@ export function kept(told: KeptTank): { design: Design; room: Room } {
     ...(told.coolerC === undefined ? {} : { cooler: { order: 2, kind: 'cooler' as const, setPointC: told.coolerC, ...gear(200) } }),
     ...(filter === 'none' ? {} : { filter: { order: 3, kind: 'filter' as const, ...gear(filter === 'canister' ? 15 : 5) } }),
     ...(told.pumpW === undefined ? {} : { pump: { order: 4, kind: 'pump' as const, ...gear(told.pumpW) } }),
-    ...(told.lampW === undefined ? {} : { lamp: { order: 5, kind: 'lamp' as const, light: null, ...gear(told.lampW) } }),
+    ...(told.lampW === undefined && told.lampLm === undefined
+      ? {}
+      : { lamp: { order: 5, kind: 'lamp' as const, light: barOf(told), ...gear(told.lampW ?? told.lampLm! / 100) } }),
   };
   const layers: Record<string, Layer> = {};
   if (told.bed !== 'bare') {
@@ -228,10 +233,26 @@ export function kept(told: KeptTank): { design: Design; room: Room } {
     feed: { ...design.care.feed, gPerDay: told.feedG ?? null },
     change: change && { fraction: change[0], everyDays: change[1] },
     surface: told.surface ?? (filter === 'none' ? 'still' : filter === 'sponge' ? 'air-stone' : 'ripple'),
-    lampHours: told.lampW === undefined ? null : 8,
+    lampHours: told.lampW === undefined && told.lampLm === undefined ? null : 8,
   };
   told.more?.(design, room);
   return { design: Design.parse(design), room: Room.parse(room) };
+}
+
+/** A bar of white LEDs as long as the tank is. */
+function barOf({ lampLm, sizeMm: [lengthMm] }: KeptTank): LampLight | null {
+  if (lampLm === undefined) return null;
+  return {
+    form: 'bar',
+    output: { value: lampLm, unit: 'lm' },
+    spectrum: 'led-neutral',
+    beamDegrees: 120,
+    overWaterMm: 80,
+    lengthMm: Math.round(0.9 * lengthMm),
+    widthMm: 40,
+    atMm: null,
+    dim: 1,
+  };
 }
 
 /** About a watt to a litre, in the ratings that are sold. */

@@ -1,4 +1,5 @@
 import type { FindingCode } from '../calculation/finding';
+import { newPlanting } from '../plants/model';
 import type { KeptTank } from './kept-tank';
 import { sizes, thicket, blackwaterPlants } from './tank-parts';
 import { THRIVING } from './tanks-that-thrive';
@@ -625,5 +626,50 @@ export const FAILING: readonly FailingTank[] = [
     stock: [['panaqolus-maccus', 1]],
     first: ['stocking.diet'],
     whom: [0],
+  },
+  // light and plants
+  {
+    ...neons,
+    name: 'A lawn of dwarf baby tears under 8 lumens a litre',
+    lampLm: 430,
+    plants: [['hemianthus-callitrichoides', 6]],
+    first: ['plants.light'],
+  },
+  {
+    ...neons,
+    name: 'A red stem in the shade of a thicket and floating leaves',
+    lampLm: 3000,
+    plants: [],
+    more: ({ scene }) =>
+      Object.assign(scene, {
+        red: newPlanting('rotala-macrandra', 900, [300, 100, 0]),
+        over: { ...newPlanting('pistia-stratiotes', 901, [300, 150, 0]), count: 10 },
+        tall: { ...newPlanting('hygrophila-polysperma', 902, [310, 110, 0]), count: 20, spreadMm: 60 },
+      }),
+    first: ['plants.light'],
+  },
+  {
+    ...neons,
+    name: 'Cardinals in the open under a bright bar, nothing over them',
+    sizeMm: [800, 350, 400],
+    heaterC: 26,
+    lampLm: 6000,
+    plants: [['vallisneria-spiralis', 3]],
+    stock: [['paracheirodon-axelrodi', 20]],
+    first: ['plants.bright', 'plants.algae'],
+  },
+  {
+    ...neons,
+    name: 'Strong light over three little plants on sand',
+    lampLm: 6000,
+    plants: [['staurogyne-repens', 3]],
+    first: ['plants.algae'],
+  },
+  {
+    ...guppies,
+    name: 'Guppies under a closed cover of frogbit',
+    plants: [],
+    more: ({ scene }) => Object.assign(scene, { over: { ...newPlanting('limnobium-laevigatum', 900, [300, 150, 0]), count: 60 } }),
+    first: ['plants.closed'],
   },
 ];

@@ -22,6 +22,7 @@ import type { Occupancy } from '../../scene/occupancy';
 import type { Facing, Refuge, Standing } from '../../hardscape/shelter';
 import type { OpenRoom } from '../../hardscape/room';
 import type { Lighting } from '../../light/field';
+import type { Cover } from '../../plants/cover';
 import type { Standing as Planting } from '../../plants/standing';
 import type { Window } from '../../window/window';
 
@@ -102,6 +103,8 @@ export interface Nodes {
   'hardscape.room': OpenRoom;
   /** Every planting where it stands, as large as it is at the state that is looked at. */
   'plants.standing': readonly Planting[];
+  /** What they are to the animals. */
+  'plants.cover': Cover;
   /** The lamps, and the water that they shine through. */
   'light.lamps': Lighting;
   'vessel.water-volume': number;

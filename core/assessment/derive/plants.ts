@@ -1,13 +1,18 @@
 import { lampsOf, THROUGH_LID } from '../../equipment/lamps';
 import { ppfdAt } from '../../light/field';
-import { standingOf, type Standing } from '../../plants/standing';
+import type { SettledPiece } from '../../scene/settle-pieces';
+import type { Design } from '../../design/design';
+import { coverOfTank } from '../../plants/cover';
+import { standingsOf, type Place } from '../../plants/standing';
+import { obstaclesOf } from '../../light/shade';
+import { surfacesOf } from '../../vessel/shape';
 import { a440Of } from '../../water/water-colour';
 import { missing, type Definitions, type Derived, type World } from './node';
 import { DECAY_PER_DAY } from './scenario';
 import { ASSUMED_CARE } from './assumed';
 import { plantsOf } from './scene';
 
-type PlantNodes = 'light.lamps' | 'plants.standing';
+type PlantNodes = 'light.lamps' | 'plants.standing' | 'plants.cover';
 
 /** Tint by what is measured, or by what lies in the water: where it settles follows the plants, and cannot be asked here. */
 function organicCarbon({ design }: World, up: Derived): number {
@@ -18,6 +23,33 @@ function organicCarbon({ design }: World, up: Derived): number {
   const renewed = change.fraction / change.everyDays + DECAY_PER_DAY;
   return (up['water.mixed'].value?.traces.organicCarbon ?? 0) + (up['water.lying'].value?.carbonMgPerDay ?? 0) / litres / renewed;
 }
+
+/** What plantings stand in; null while there is no vessel. */
+export function placeOf({ vessel }: Design, derived: Pick<Derived, 'scene.ground' | 'scene.pieces' | 'substrate.bed'>): Place | null {
+  const ground = derived['scene.ground'].value;
+  if (!vessel || !ground) return null;
+  return {
+    grid: ground.grid,
+    groundMm: ground.topMm,
+    hasBed: (derived['substrate.bed'].value?.layers.length ?? 0) > 0,
+    pieces: (derived['scene.pieces'].value ?? []).map(({ settled }) => settled),
+    waterMm: vessel.waterLevelMm,
+    surfaceMm2: surfacesOf(vessel, vessel.waterLevelMm).waterM2 * 1e6,
+  };
+}
+
+/** Pieces that throw a shadow: light comes through a tangle and between leaves that lie. */
+export const shadowing = (derived: Pick<Derived, 'scene.pieces'>): SettledPiece[] =>
+  (derived['scene.pieces'].value ?? []).flatMap(({ of, settled }) => (of.gaps === null && of.group !== 'litter' ? [settled] : []));
+
+/** Whether a layer of the bed holds food: earth and clay, and active soil. Common practice. */
+export const feedsRoots = (derived: Pick<Derived, 'substrate.bed'>): boolean =>
+  derived['substrate.bed'].value?.layers.some(({ material }) => material?.nutrient === true || material?.action?.kind === 'exchanges') ??
+  false;
+
+/** Pieces that roots meet: leaves are pushed aside. */
+export const inTheBed = (derived: Pick<Derived, 'scene.pieces'>): SettledPiece[] =>
+  (derived['scene.pieces'].value ?? []).flatMap(({ of, settled }) => (of.group === 'litter' ? [] : [settled]));
 
 /** The plantings where they stand, as large as they are at the state that is looked at, in the light that is there. */
 export const plantNodes: Pick<Definitions, PlantNodes> = {
@@ -35,7 +67,7 @@ export const plantNodes: Pick<Definitions, PlantNodes> = {
       return {
         value: { lamps, water },
         inputs: { lamps: lamps.length, a440PerM },
-        note: 'No shade and no panes yet: panes add up to two fifths.',
+        note: 'Without what panes throw back: up to two fifths more.',
       };
     },
   },
@@ -44,31 +76,32 @@ export const plantNodes: Pick<Definitions, PlantNodes> = {
     from: ['scene.ground', 'scene.pieces', 'substrate.bed', 'planned.temperatureC', 'light.lamps'],
     reads: ({ design, catalogue }) => [design.scene, design.grown, design.vessel?.waterLevelMm, design.water.co2, catalogue],
     compute: ({ design, catalogue }, up) => {
-      const ground = up['scene.ground'].value;
-      const { vessel } = design;
-      if (!vessel || !ground) return missing('no vessel is chosen');
-      const place = {
-        grid: ground.grid,
-        groundMm: ground.topMm,
-        hasBed: (up['substrate.bed'].value?.layers.length ?? 0) > 0,
-        pieces: (up['scene.pieces'].value ?? []).map(({ settled }) => settled),
-        waterMm: vessel.waterLevelMm,
-      };
-      const soil = up['substrate.bed'].value?.layers.some(({ material }) => material?.nutrient) ?? false;
+      const place = placeOf(design, up);
+      if (!place) return missing('no vessel is chosen');
+      const soil = feedsRoots(up);
       const light = up['light.lamps'].value;
-      const standing = plantsOf(design).flatMap(([id, item]): Standing[] => {
+      const known = plantsOf(design).flatMap(([id, item]) => {
         const plant = catalogue.organisms.get(item.classId);
-        if (plant?.kind !== 'plant') return [];
-        return [
-          standingOf(id, item, plant, place, design.grown, (at) => ({
-            ppfd: light && ppfdAt(light.lamps, light.water, at),
-            temperatureC: up['planned.temperatureC'].value,
-            co2MgPerL: design.water.co2?.mgPerL ?? null,
-            food: soil && plant.traits.feeds.value !== 'water' ? 1 : null,
-          })),
-        ];
+        return plant?.kind === 'plant' ? [{ id, item, plant }] : [];
       });
+      const obstacles = light && obstaclesOf(place.grid, shadowing(up));
+      const standing = standingsOf(known, place, design.grown, (plant, at) => ({
+        ppfd: light && ppfdAt(light.lamps, light.water, at, obstacles),
+        temperatureC: up['planned.temperatureC'].value,
+        co2MgPerL: design.water.co2?.mgPerL ?? null,
+        food: soil && plant.traits.feeds.value !== 'water' ? 1 : null,
+      }));
       return { value: standing, note: `${light ? 'Food' : 'Light and food'} where nobody has stated it is taken as middling.` };
+    },
+  },
+  'plants.cover': {
+    calculationId: null,
+    from: ['plants.standing'],
+    reads: ({ design }) => [design.vessel],
+    compute: ({ design: { vessel } }, up) => {
+      const standing = up['plants.standing'].value;
+      if (!vessel || !standing) return missing('no vessel is chosen');
+      return { value: coverOfTank(standing, surfacesOf(vessel, vessel.waterLevelMm).waterM2 * 1e6) };
     },
   },
 };

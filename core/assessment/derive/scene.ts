@@ -9,6 +9,7 @@ import { occupancyOf } from '../../scene/occupancy';
 import type { PieceClass } from '../../catalogue/piece';
 import { settlePieces, type SettledPiece } from '../../scene/settle-pieces';
 import type { Vec3 } from '../../scene/pose';
+import { placesIn } from '../../plants/cover';
 import { bedOf } from '../../substrate/bed';
 import { groundOf } from '../../substrate/ground';
 import { loosestStep, steepestOf } from '../../substrate/steepest';
@@ -171,7 +172,7 @@ export const sceneNodes: Pick<Definitions, SceneNodes> = {
   },
   'hardscape.refuges': {
     calculationId: 'hardscape.hide-fit',
-    from: ['scene.ground', 'scene.pieces'],
+    from: ['scene.ground', 'scene.pieces', 'plants.standing'],
     reads: ({ design }) => [design.scene, ...formOf(design.vessel), design.vessel?.heightMm],
     compute: ({ design }, up) => {
       const { vessel } = design;
@@ -179,14 +180,11 @@ export const sceneNodes: Pick<Definitions, SceneNodes> = {
       const standing = up['scene.pieces'].value;
       if (!vessel || !ground || !standing) return missing('no vessel is chosen');
       const groundAt = (x: number, y: number) => heightAt(ground.grid, ground.topMm, x, y);
-      const plants = plantsOf(design).map(
-        ([
-          id,
-          {
-            positionMm: [x, y],
-          },
-        ]) => ({ id, at: [x, y, groundAt(x, y)] as Vec3 }),
-      );
+      const plants = (up['plants.standing'].value ?? []).map((planting) => ({
+        id: planting.id,
+        at: [...planting.footMm] as Vec3,
+        places: placesIn(planting),
+      }));
       return { value: refugesOf(standing, plants, groundAt, (from, along) => paneMm(vessel, from, along), ground) };
     },
   },

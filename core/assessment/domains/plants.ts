@@ -1,16 +1,26 @@
 import type { Finding } from '../../calculation/finding';
-import { buriedFinding, lightFinding, noRootholdFinding, outsideFinding } from '../../plants/findings';
-import { inTheWay } from '../../plants/standing';
+import type { Animal } from '../../catalogue/organism';
+import { serves, type Refuge } from '../../hardscape/shelter';
+import type { Design } from '../../design/design';
+import { dailyMol } from '../../light/daily-integral';
+import { ppfdAt, type Lighting } from '../../light/field';
+import { buriedFinding, lightFinding, noHoldFinding, noRootholdFinding, outsideFinding, rootsReachFinding } from '../../plants/findings';
+import { inTheWay, type Place, type Standing } from '../../plants/standing';
+import { algaeFinding, brightFinding, closedFinding, plantedOver, poisonFinding } from '../../plants/tank-findings';
+import { heightAt } from '../../scene/grid';
 import { insideFloorMm } from '../../vessel/inside-floor';
-import type { Derived, World } from '../derive';
-import { plantNodes } from '../derive/plants';
+import { surfacesOf } from '../../vessel/shape';
+import { animalOf, type Derived, type World } from '../derive';
+import { ASSUMED_CARE } from '../derive/assumed';
+import { SALT_FROM } from './shared';
+import { feedsRoots, inTheBed, placeOf, plantNodes } from '../derive/plants';
 import { domain } from '../domain';
 import { wordPlants } from '../wording/plants';
 import { PLANT_REMEDIES } from '../wording/remedies';
 
 declare module '../../calculation/finding' {
   interface FindingCodes {
-    plants: 'outside' | 'buried' | 'on-piece' | 'light';
+    plants: 'outside' | 'buried' | 'on-piece' | 'no-hold' | 'roots-reach' | 'light' | 'algae' | 'closed' | 'bright' | 'poison';
   }
 }
 declare module '../remedies/remedy' {
@@ -20,16 +30,21 @@ declare module '../remedies/remedy' {
     'lift-plant': true;
     'root-plant': true;
     'lamp-dim': true;
+    'thin-plant': true;
+    'move-to-light': true;
+    cover: true;
+    float: true;
+    'fast-stems': true;
+    'take-plant': true;
   }
 }
 
-function plantFindings({ design: { vessel } }: World, derived: Derived): Finding[] {
+function plantFindings({ design }: World, derived: Derived): Finding[] {
+  const { vessel } = design;
   const standing = derived['plants.standing'].value;
-  const ground = derived['scene.ground'].value;
-  if (!vessel || !standing || !ground) return [];
-  // leaves are pushed aside
-  const pieces = (derived['scene.pieces'].value ?? []).flatMap(({ of, settled }) => (of.group === 'litter' ? [] : [settled]));
-  const place = { grid: ground.grid, groundMm: ground.topMm, hasBed: true, pieces, waterMm: vessel.waterLevelMm };
+  const within = placeOf(design, derived);
+  if (!vessel || !standing || !within) return [];
+  const place = { ...within, pieces: inTheBed(derived) };
   // of several of a kind the worst-lit says it
   const lit = new Map<string, Finding>();
   for (const planting of standing) {
@@ -37,14 +52,82 @@ function plantFindings({ design: { vessel } }: World, derived: Derived): Finding
     const known = lit.get(planting.plant.id);
     if (finding && (finding.excess ?? 0) > (known?.excess ?? 0)) lit.set(planting.plant.id, finding);
   }
+  const feeds = feedsRoots(derived);
   const placed = standing.flatMap((planting) => {
     const [x, y] = planting.item.positionMm;
     const outside = outsideFinding(planting, (px, py) => insideFloorMm(vessel, px, py) !== null);
     if (outside) return [outside];
     const over = planting.hold === 'rooted' ? inTheWay(place, x, y) : null;
-    return [buriedFinding(planting), noRootholdFinding(planting, over)].filter((finding) => finding !== null);
+    const reach = feeds ? rootsReachFinding(planting, place.waterMm - heightAt(place.grid, place.groundMm, x, y)) : null;
+    return [buriedFinding(planting), noRootholdFinding(planting, over), noHoldFinding(planting), reach].filter(
+      (finding) => finding !== null,
+    );
   });
-  return [...placed, ...lit.values()];
+  return [...oncePerKind(placed, standing), ...lit.values(), ...tankFindings(design, derived, place, standing)];
+}
+
+/** Several of a kind that do the same say it once. */
+function oncePerKind(findings: readonly Finding[], standing: readonly Standing[]): Finding[] {
+  const kindOf = new Map(standing.map(({ id, plant }) => [id, plant.id]));
+  const said = new Set<string>();
+  return findings.filter(({ code, subjects: [id = ''] }) => {
+    if (code !== 'plants.roots-reach') return true;
+    const once = `${code} ${kindOf.get(id) ?? id}`;
+    return said.has(once) ? false : said.add(once);
+  });
+}
+
+/** Where light on the floor is looked at, of length and width. */
+const LOOKS = [0.2, 0.5, 0.8];
+function meanLight({ lamps, water }: Lighting, [length, width]: readonly [number, number], z: number): number {
+  const all = LOOKS.flatMap((x) => LOOKS.map((y) => ppfdAt(lamps, water, [x * length, y * width, z])));
+  return all.reduce((sum, ppfd) => sum + ppfd, 0) / all.length;
+}
+
+/** A cave, a gap or litter that it fits is its dark. */
+function hasDark({ sizeMm: { length, depth, width }, traits: { shelter } }: Animal, refuges: readonly Refuge[]): boolean {
+  if (!length.value || !depth.value || !width.value) return false;
+  const body = { lengthMm: length.value, depthMm: depth.value, widthMm: width.value };
+  return refuges.some((refuge) => refuge.kind !== 'plants' && serves(refuge, shelter.value?.kinds ?? [], body) === 'fits');
+}
+
+/** What all plants together are to the tank: too few for its light, too many afloat, no shade, no food for who nibbles. */
+function tankFindings(design: Design, derived: Derived, place: Place, standing: readonly Standing[]): Finding[] {
+  const { vessel } = design;
+  const cover = derived['plants.cover'].value;
+  if (!vessel || !cover) return [];
+  const members = derived['stock.members'].value ?? [];
+  const animals = members.flatMap((member) => {
+    const animal = animalOf(member);
+    return animal ? [{ id: member.id, animal }] : [];
+  });
+  const light = derived['light.lamps'].value;
+  const floor = [vessel.lengthMm, vessel.widthMm] as const;
+  const hours = design.care.lampHours ?? ASSUMED_CARE.lampHours;
+  const bed = derived['substrate.bed'].value;
+  const onFloor = light && meanLight(light, floor, bed?.topMm.least ?? 0);
+  const inMiddle = light && meanLight(light, floor, place.waterMm / 2);
+  const ammonia = (derived['water.lying'].value?.soil ?? null) !== null;
+  const litres = derived['vessel.water-volume'].value ?? 0;
+  const kinds = members.flatMap(({ id, organism }) => (organism?.kind === 'plant' ? [{ id, plant: organism }] : []));
+  const salty = (derived['planned.salinity'].value ?? 0) > SALT_FROM;
+  return [
+    // in salt water corals and their algae are another matter
+    salty || standing.length === 0
+      ? null
+      : algaeFinding(onFloor && dailyMol(onFloor, hours, 0), plantedOver(standing, surfacesOf(vessel, 1).baseM2 * 1e6), ammonia, hours),
+    closedFinding(
+      cover.floating,
+      standing.filter(({ hold }) => hold === 'afloat'),
+      animals.length > 0,
+    ),
+    brightFinding(
+      animals.filter(({ animal }) => animal.traits.light.value === 'dim' && !hasDark(animal, derived['hardscape.refuges'].value ?? [])),
+      inMiddle,
+      { floating: cover.floating, foliageShare: litres > 0 ? cover.foliageL / litres : 0 },
+    ),
+    poisonFinding(animals, kinds),
+  ].filter((finding) => finding !== null);
 }
 
 /** The plantings: whether they stand where their kind can. */
@@ -57,7 +140,13 @@ export const plants = domain({
     outside: ['plants', 'plantings'],
     buried: ['plants', 'plantings'],
     'on-piece': ['plants', 'plantings'],
+    'no-hold': ['plants', 'plantings'],
+    'roots-reach': ['plants', 'plantings'],
     light: ['plants', 'lamps'],
+    algae: ['plants', 'lamps'],
+    closed: ['plants', 'plantings'],
+    bright: ['plants', 'lamps'],
+    poison: ['plants', 'plantings'],
   },
   remedyWords: PLANT_REMEDIES,
 });

@@ -20,6 +20,7 @@ import {
   copperFinding,
   parameterFinding,
 } from '../../water/findings';
+import { DENSE_SHARE } from '../../plants/cover';
 import { hardscapeOf } from '../derive/scene';
 import type { Fact } from '../../quantity/fact';
 import { animalOf, companyOf, plannedNode, type Derived, type Member, type World } from '../derive';
@@ -144,6 +145,12 @@ function memberFindings({ design }: World, derived: Derived): Finding[] {
   return findings.filter((finding) => finding !== null);
 }
 
+/** In dense leaves enough young live on, of those that only lose some; a brood that is to be raised is another matter. */
+function sheltered(finding: Finding): Finding {
+  const some = finding.code === 'stocking.predation-young' && (finding.kind === 'own' || finding.kind === 'colony');
+  return some && finding.severity === 'watch' ? { ...finding, severity: 'fits', excess: 0, kind: 'sheltered' } : finding;
+}
+
 function companyJudged({ design, catalogue }: World, derived: Derived): Finding[] {
   const members = derived['stock.members'].value ?? [];
   const floor = design.vessel && floorMm(design.vessel);
@@ -155,9 +162,11 @@ function companyJudged({ design, catalogue }: World, derived: Derived): Finding[
     ...hardscapeOf(design).map(([, { materialId }]) => materialId),
     ...Object.values(design.water.additions).map(({ materialId }) => materialId),
   ];
+  const litres = derived['vessel.water-volume'].value ?? 0;
+  const shelters = litres > 0 && (derived['plants.cover'].value?.denseL ?? 0) >= DENSE_SHARE * litres;
   const hasWood = lies.some((id) => id !== null && catalogue.materials.get(id)?.use === 'wood');
   return [
-    ...companyFindings(company, floor && floor.long * floor.short, ways),
+    ...companyFindings(company, floor && floor.long * floor.short, ways).map((finding) => (shelters ? sheltered(finding) : finding)),
     ...(turnover === null ? [] : company.flatMap((companion) => currentFinding(companion, currentOf(turnover)) ?? [])),
     ...company.flatMap((companion) => dietFinding(companion, hasWood) ?? []),
     ...lightFindings(

@@ -4,12 +4,29 @@ import { pointer } from '../../design/edit';
 import type { Assessment } from '../assessment';
 import { forRevision, type Proposal } from './remedy';
 
+/** What the light should be multiplied by. */
+function timesFor({ code, kind, values }: Finding): number | null {
+  const [ppfd, least, most] = ['ppfd', 'least', 'most'].map((name) => values[name]?.value);
+  switch (code) {
+    case 'plants.light':
+      if (!ppfd || !least || !most || kind === 'shaded') return null;
+      // in the middle of its band for what is too dark, just under the glare for what is too bright
+      return kind === 'dark' ? (least + most) / 2 / ppfd : (most * 1.4) / ppfd;
+    case 'plants.bright':
+      return ppfd && most ? (most * 0.9) / ppfd : null;
+    case 'plants.algae': {
+      const [light, limit] = [values['light']?.value, values['limit']?.value];
+      return light && limit ? (limit * 0.9) / light : null;
+    }
+    default:
+      return null;
+  }
+}
+
 /** Lamps dimmed, or turned up as far as they go, to what a plant wants where it stands. */
 export function dimRemedy({ world: { design } }: Assessment, finding: Finding): Proposal[] {
-  const [ppfd, least, most] = ['ppfd', 'least', 'most'].map((name) => finding.values[name]?.value);
-  if (finding.code !== 'plants.light' || !ppfd || !least || !most) return [];
-  // in the middle of its band for what is too dark, just under the glare for what is too bright
-  const times = finding.kind === 'dark' ? (least + most) / 2 / ppfd : (most * 3.5) / ppfd;
+  const times = timesFor(finding);
+  if (!times) return [];
   const lamps = Object.entries(design.equipment).flatMap(([id, device]) =>
     device.kind === 'lamp' && device.light ? [{ id, dim: device.light.dim }] : [],
   );

@@ -4,6 +4,7 @@ import { capRemedy, deepenRemedy, grainRemedy, matRemedy } from './bed';
 import { blendRemedy } from './blend';
 import { changesRemedy, feedRemedy, surfaceRemedy, topUpRemedy } from './care';
 import { conditionerRemedy } from './conditioner';
+import { coverRemedy, fastStemsRemedy, shadeRemedy, thinRemedy } from './cover';
 import { coverSidesRemedy } from './cover-sides';
 import { groupRemedy } from './group';
 import { guardRemedy } from './guard';
@@ -42,13 +43,19 @@ const MAKERS: { readonly [F in Family]?: Readonly<Partial<Record<FindingCodes[F]
     overlap: [moveRemedy],
     'mouth-closed': [moveRemedy],
     facing: [moveRemedy],
-    hides: [hidesRemedy],
+    hides: [hidesRemedy, coverRemedy],
   },
   plants: {
     outside: [plantingRemedy],
     buried: [plantingRemedy],
     'on-piece': [plantingRemedy],
-    light: [dimRemedy],
+    'no-hold': [plantingRemedy],
+    'roots-reach': [thinRemedy],
+    light: [thinRemedy, dimRemedy],
+    algae: [lampHoursRemedy, fastStemsRemedy, dimRemedy],
+    closed: [thinRemedy],
+    bright: [shadeRemedy, dimRemedy],
+    poison: [thinRemedy],
   },
   heat: {
     'too-warm': [fanRemedy, setPointRemedy, lampHoursRemedy, openLidRemedy],
@@ -62,7 +69,7 @@ const MAKERS: { readonly [F in Family]?: Readonly<Partial<Record<FindingCodes[F]
     'sex-ratio': [sexesRemedy],
     escape: [guardRemedy],
     predation: [removeRemedy],
-    'predation-young': [removeRemedy],
+    'predation-young': [coverRemedy, removeRemedy],
     'fin-nipping': [removeRemedy],
     temperament: [vesselRemedy, removeRemedy],
     crossing: [removeRemedy],

@@ -4,6 +4,7 @@ import { pointer } from '../../design/edit';
 import { inTheWay } from '../../plants/standing';
 import { insideFloorMm } from '../../vessel/inside-floor';
 import type { Assessment } from '../assessment';
+import { inTheBed, placeOf } from '../derive/plants';
 import { forRevision, type Proposal } from './remedy';
 
 /** How far from a pane a planting is moved in, and how fine beside a piece is looked for a place. Millimetres. */
@@ -13,11 +14,11 @@ const STEP_MM = 20;
 /** Puts a planting where its kind can live: inside, off a piece, out of the bed, into it. */
 export function plantingRemedy({ world: { design }, derived }: Assessment, finding: Finding): Proposal[] {
   const planting = derived['plants.standing'].value?.find(({ id }) => id === finding.subjects[0]);
-  const ground = derived['scene.ground'].value;
+  const within = placeOf(design, derived);
   const { vessel } = design;
-  if (!planting || !vessel || !ground || planting.item.locked) return [];
-  const pieces = (derived['scene.pieces'].value ?? []).flatMap(({ of, settled }) => (of.group === 'litter' ? [] : [settled]));
-  const place = { grid: ground.grid, groundMm: ground.topMm, hasBed: true, pieces, waterMm: vessel.waterLevelMm };
+  if (!planting || !vessel || !within || planting.item.locked) return [];
+  const pieces = inTheBed(derived);
+  const place = { ...within, pieces };
   const set = (part: string, value: unknown): Operation => ({
     op: 'replace',
     path: pointer('scene', planting.id, part),
@@ -44,6 +45,7 @@ export function plantingRemedy({ world: { design }, derived }: Assessment, findi
       }
       return [];
     }
+    case 'plants.no-hold':
     case 'plants.buried': {
       const near = pieces
         .map(({ id, bounds: { low, high } }) => ({

@@ -59,6 +59,9 @@ export function inertRemedy({ world: { design, catalogue } }: Assessment, findin
 
 /** Fewer hours of light, where lamps warm the tank. */
 export function lampHoursRemedy({ world: { design } }: Assessment, finding: Finding): Proposal[] {
+  // what is judged by the usual hours is mended from them
+  if (finding.code === 'plants.algae')
+    return SHORTER_HOURS.filter((fewer) => fewer < (finding.values['hours']?.value ?? 0)).map((fewer) => hoursOf(design, fewer));
   const hours = design.care.lampHours;
   if (hours === null) return [];
   if (finding.code === 'stocking.light') return [hoursOf(design, USUAL_HOURS)];

@@ -1,8 +1,8 @@
 import type { CodesOf } from '../../calculation/finding';
-import type { Worded, Words } from './words';
+import { formatMm, type Worded, type Words } from './words';
 
 /** Findings about plantings, in words. */
-export function wordPlants({ code, finding, who, other, count }: Words<CodesOf<'plants'>>): Worded {
+export function wordPlants({ code, finding, who, other, count, show, units }: Words<CodesOf<'plants'>>): Worded {
   switch (code) {
     case 'plants.outside':
       return { title: `${who} is planted outside the glass`, reason: 'Move it in: it is counted, and stands nowhere.' };
@@ -13,18 +13,54 @@ export function wordPlants({ code, finding, who, other, count }: Words<CodesOf<'
             title: `The rhizome of ${who} is buried`,
             reason: 'It rots in the bed. Tie or wedge it on wood or stone; only its roots may go down.',
           };
+    case 'plants.no-hold':
+      return { title: `Nothing holds ${who}`, reason: 'It is tied or wedged, and no wood or stone is there: it drifts off.' };
+    case 'plants.roots-reach':
+      return {
+        title: `The roots of ${who} reach the soil`,
+        reason: `They grow down to ${formatMm(finding.values['roots'], units)}, and the water over the soil is ${formatMm(finding.values['water'], units)} deep: they take hold in it, and bring it up when they are lifted.`,
+      };
     case 'plants.light': {
       const there = `About ${count('ppfd')} µmol/m²s reach it`;
-      return finding.kind === 'dark'
-        ? {
-            title: finding.severity === 'conflict' ? `It is too dark for ${who}` : `Little light for ${who}`,
-            reason: `${there}; its kind wants ${count('least')} to ${count('most')}.`,
-          }
-        : {
-            title: `Glaring light on ${who}`,
-            reason: `${there}; a shade plant of ${count('least')} to ${count('most')} gets algae on its leaves.`,
+      switch (finding.kind) {
+        case 'shaded':
+          return {
+            title: `${other} shades out ${who}`,
+            reason: `${there} under its leaves; it lives by ${count('least')} and does well up to ${count('most')}. Thin the one, or move the other.`,
           };
+        case 'glare':
+          return {
+            title: `Glaring light on ${who}`,
+            reason: `${there}; a shade plant that does well up to ${count('most')} gets algae on its leaves.`,
+          };
+        default:
+          return {
+            title: finding.severity === 'conflict' ? `It is too dark for ${who}` : `Little light for ${who}`,
+            reason: `${there}; it lives by ${count('least')} and does well up to ${count('most')}.`,
+          };
+      }
     }
+    case 'plants.algae':
+      return {
+        title: 'Much light over few plants: algae',
+        reason: `${show('light')} mol/m² a day fall on the floor, and plants stand over ${show('planted')} of it at the start. ${
+          finding.kind === 'soil'
+            ? 'Fresh soil gives off ammonia: brown dust from the first week, green dust and threads from the second.'
+            : 'Brown dust in the first weeks, green threads from about the third.'
+        } Fewer hours until the plants have grown, or more plants that grow fast.`,
+      };
+    case 'plants.closed':
+      return {
+        title: `Floating leaves close ${show('floating')} of the surface`,
+        reason: 'Food lies on them, and little gas goes in and out. Keep a window open, in a ring or behind a thread.',
+      };
+    case 'plants.bright':
+      return {
+        title: `Open light on ${who}`,
+        reason: `About ${count('ppfd')} µmol/m²s in mid water; animals of dim water keep out of more than ${count('most')} or so, and pale in it. Floating leaves or a thicket give them their dark.`,
+      };
+    case 'plants.poison':
+      return { title: `${who} is poisonous, and ${other} eats plants`, reason: 'Its sap harms those that chew it.' };
     case 'plants.on-piece':
       return finding.kind === 'adrift'
         ? { title: `${who} feeds by its roots, and has no bed`, reason: 'It lives off what is stored for some weeks, then dwindles.' }

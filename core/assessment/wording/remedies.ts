@@ -47,6 +47,12 @@ export const PLANT_REMEDIES = {
   'lift-plant': ({ names }) => (names[1] ? `Tie it to the ${names[1]}` : 'Lay it on the bed'),
   'root-plant': () => 'Root it in the bed',
   'lamp-dim': ({ show }) => `Dim the lamps to ${show('dim')}`,
+  'thin-plant': ({ show, names }) => `Thin ${names[0] ?? 'it'} to ${show('count')}`,
+  'move-to-light': () => 'Move it out of the shade',
+  cover: ({ show, names, remedy }) => `${remedy.values['tied']?.value ? 'Tie on' : 'Put in'} ${show('count')} × ${names[0] ?? 'moss'}`,
+  float: ({ show, names }) => `Let ${show('count')} × ${names[0] ?? 'floating plants'} drift`,
+  'fast-stems': ({ show, names }) => `Plant ${show('count')} stems of ${names[0] ?? 'a fast kind'}`,
+  'take-plant': ({ names }) => `Leave out ${names[0] ?? 'it'}`,
 } satisfies RemedyWords;
 
 export const VESSEL_REMEDIES = {

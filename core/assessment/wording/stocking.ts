@@ -68,6 +68,11 @@ export function wordStocking({ code, finding, assessment, who, other, show, coun
     case 'stocking.predation-young':
       if (finding.severity === 'unknown')
         return { title: `Whether ${who} eats the young of ${other} is not known`, reason: 'Its mouth or their size is not recorded.' };
+      if (finding.kind === 'sheltered')
+        return {
+          title: `Young of ${other || who} live on in the leaves`,
+          reason: 'A tenth of the water and more is dense with them: enough get through.',
+        };
       if (finding.kind === 'own')
         return {
           title: `${who} eats its own eggs and young`,

@@ -56,7 +56,7 @@ describe('plants on a piece', () => {
     );
     const ground = assessment.derived['scene.ground'].value!;
     const pieces = assessment.derived['scene.pieces'].value!.map(({ settled }) => settled);
-    const place = { grid: ground.grid, groundMm: ground.topMm, hasBed: true, pieces, waterMm: 300 };
+    const place = { grid: ground.grid, groundMm: ground.topMm, hasBed: true, pieces, waterMm: 300, surfaceMm2: 240_000 };
     store.edit('Move', movePlanting(design(), place, 'moss', 'plan', 200, 0));
     expect(design().scene['moss']).toEqual(jasmine.objectContaining({ onId: 'other', positionMm: [420, 200, 0] }));
     store.edit('Move', movePlanting(design(), place, 'moss', 'plan', -110, 0));

@@ -12,7 +12,7 @@ export interface TankFigure {
   tint: string;
   ground: { path: string; fill: string }[];
   pieces: { path: string; fill: string }[];
-  plants: { path: string; xMm: number; zMm: number; leafy: boolean }[];
+  plants: { path: string; xMm: number; zMm: number; leafy: boolean; leaf?: string }[];
   animals: { path: string; xMm: number; zMm: number; scaleX: 1 | -1; fill: string }[];
 }
 
@@ -61,7 +61,7 @@ export function figureOf(assessment: Assessment): TankFigure | null {
     tint: waterTint(derived['water.colour'].value),
     plants: drawPlantings(derived['plants.standing'].value ?? [], 'section')
       .slice(0, MOST.plants)
-      .map(({ path, xMm, zMm, filled }) => ({ path: whole(path), xMm: rounded(xMm), zMm: rounded(zMm), leafy: filled })),
+      .map(({ path, xMm, zMm, filled, leaf }) => ({ path: whole(path), xMm: rounded(xMm), zMm: rounded(zMm), leafy: filled, leaf })),
     animals: drawAnimals(
       derived['stock.members'].value ?? [],
       vessel,

@@ -46,6 +46,28 @@ function stem(p: Pen, { heightMm, widthMm }: Sized, seed: Seed): string {
   return path;
 }
 
+/** Stems of needles or fine fans, in whorls. */
+function whorls(p: Pen, { heightMm, widthMm }: Sized, seed: Seed): string {
+  const sway = (seed(1) - 0.5) * Math.min(50, heightMm * 0.2);
+  const tall = heightMm * (0.82 + 0.18 * seed(2));
+  let path = line(p, 0, 0, sway * 0.1, tall * 0.5, sway * 0.6, tall);
+  const nodes = Math.max(4, Math.min(18, Math.round(tall / 13)));
+  const reach = Math.min(Math.max(7, widthMm / 2), 24);
+  for (let i = 1; i <= nodes; i++) {
+    const t = i / nodes;
+    const [x, y] = [sway * t * t * (1.6 - t), tall * t];
+    const long = reach * (t > 0.8 ? 1.5 - t : 0.75 + 0.25 * seed(i));
+    for (const [side, up] of [
+      [-1, 0.2],
+      [1, 0.2],
+      [-0.75, 0.75],
+      [0.75, 0.75],
+    ] as const)
+      path += leaf(p, x, y, x + side * long, y + up * long, 0.05);
+  }
+  return path;
+}
+
 /** Ribbons from one foot, that lie over at the surface. */
 function grass(p: Pen, { heightMm, widthMm }: Sized, seed: Seed): string {
   let path = '';
@@ -120,7 +142,20 @@ function carpet(p: Pen, { heightMm, widthMm }: Sized, seed: Seed): string {
     const x = ((i + seed(i)) / blades - 0.5) * widthMm;
     const tall = heightMm * (0.55 + 0.45 * seed(i + 5));
     path += line(p, x, 0, x + 2 * (seed(i + 2) - 0.5), tall * 0.6, x + 5 * (seed(i + 8) - 0.5), tall);
-    path += leaf(p, x, tall * 0.5, x + (seed(i + 3) > 0.5 ? 5 : -5), tall * 0.8, 0.3);
+    for (const t of [0.35, 0.6, 0.85]) for (const side of [-1, 1]) path += leaf(p, x, tall * t, x + side * 5, tall * t + 3, 0.3);
+  }
+  return path;
+}
+
+/** A lawn of thin blades. */
+function lawn(p: Pen, { heightMm, widthMm }: Sized, seed: Seed): string {
+  let path = '';
+  const blades = Math.max(9, Math.min(26, Math.round(widthMm / 4)));
+  for (let i = 0; i < blades; i++) {
+    const x = ((i + seed(i)) / blades - 0.5) * widthMm * 0.9;
+    const tall = heightMm * (0.6 + 0.4 * seed(i + 5));
+    const lean = (seed(i + 2) - 0.5) * Math.min(24, tall * 0.5);
+    path += leaf(p, x, 0, Math.max(-widthMm / 2, Math.min(widthMm / 2, x + lean)), tall, 0.035);
   }
   return path;
 }
@@ -154,12 +189,26 @@ function floating(p: Pen, { heightMm, widthMm }: Sized, seed: Seed): string {
     const x = ((k + 0.5) / heads - 0.5) * widthMm;
     const reach = (widthMm / heads) * 0.52;
     for (const side of [-1, 1]) path += leaf(p, x, 0.5, x + side * reach * (0.8 + 0.2 * seed(k)), 2 + 4 * seed(k + 3), 0.26);
+    path += leaf(p, x, 0.5, x + (seed(k + 5) - 0.5) * reach, 4 + Math.min(10, reach * 0.5), 0.3);
   }
   const roots = Math.max(3, Math.min(14, heads * 2));
   for (let i = 0; i < roots; i++) {
     const x = ((i + 0.5) / roots - 0.5) * half * 1.7;
     const deep = heightMm * (0.45 + 0.5 * seed(i + 11));
     path += line(p, x, 0, x, -deep * 0.5, x + 6 * (seed(i + 17) - 0.5), -deep);
+  }
+  return path;
+}
+
+/** Blades on a runner, each on its short stalk; where it drifts they hang as sheets. */
+function blades(p: Pen, { heightMm, widthMm }: Sized, seed: Seed): string {
+  const half = widthMm * 0.42;
+  let path = line(p, -half, 2, 0, -1, half, 2);
+  for (let i = 0; i < 7; i++) {
+    const x = ((i + 0.3 + 0.4 * seed(i)) / 7 - 0.5) * 2 * half;
+    const tall = heightMm * (0.55 + 0.45 * seed(i + 4));
+    const lean = (seed(i + 9) - 0.5) * Math.min(30, tall * 0.4);
+    path += line(p, x, 2, x, tall * 0.08, x + lean * 0.1, tall * 0.16) + leaf(p, x + lean * 0.1, tall * 0.14, x + lean, tall, 0.17);
   }
   return path;
 }
@@ -225,15 +274,56 @@ const FILLED: ReadonlySet<Plant['form']> = new Set([
   'mangrove',
 ]);
 
-export const isFilled = (form: Plant['form']): boolean => FILLED.has(form);
+export const isFilled = (plant: Plant): boolean => FILLED.has(plant.form) || FLAT.has(genusOf(plant));
+
+/** Genera with needles or fine fans about their stems, and algae of flat blades. */
+const FINE = new Set([
+  'Ceratophyllum',
+  'Cabomba',
+  'Myriophyllum',
+  'Limnophila',
+  'Najas',
+  'Chara',
+  'Nitella',
+  'Egeria',
+  'Elodea',
+  'Hydrilla',
+  'Pogostemon',
+  'Stuckenia',
+  'Tonina',
+]);
+const FLAT = new Set(['Ulva', 'Caulerpa', 'Udotea', 'Halymenia', 'Botryocladia']);
+const GRASSY = new Set(['Eleocharis', 'Lilaeopsis', 'Helanthium', 'Eriocaulon']);
+const genusOf = ({ latin }: Plant): string => latin.split(' ')[0]!;
+function penFor(plant: Plant): (p: Pen, of: Sized, seed: Seed) => string {
+  if (plant.form === 'rosette' && plant.traits.rooting.value === 'attach') return epiphyte;
+  if (plant.form === 'stem' && FINE.has(genusOf(plant))) return whorls;
+  if (plant.form === 'carpet' && GRASSY.has(genusOf(plant))) return lawn;
+  return plant.form === 'macroalga' && FLAT.has(genusOf(plant)) ? blades : HABITS[plant.form];
+}
 
 /** Drift as they grow, leaves up and roots down; all else that is afloat hangs from the surface. */
 const DRIFTS: ReadonlySet<Plant['form']> = new Set(['floating', 'mangrove']);
 
+/** Where nobody wrote down what colour its leaf is. */
+const LEAF = '#6f9a63';
+const darker = (hex: string): string =>
+  `#${[1, 3, 5]
+    .map((at) =>
+      Math.round(parseInt(hex.slice(at, at + 2), 16) * 0.62)
+        .toString(16)
+        .padStart(2, '0'),
+    )
+    .join('')}`;
+/** The inks of a kind: its leaf, the edge of it, and its tips where they are of another colour. */
+export function inksOf({ traits: { leafColours } }: Plant): { leaf: string; edge: string; tip: string | null } {
+  const [leaf = LEAF, tip = null] = leafColours?.value ?? [];
+  return { leaf, edge: darker(leaf), tip };
+}
+
 /** One plant from the front, its foot at a place. */
 export function habitPath(plant: Plant, of: Sized, at: readonly [number, number], seed: Seed, afloat = false): string {
-  const draw = plant.form === 'rosette' && plant.traits.rooting.value === 'attach' ? epiphyte : HABITS[plant.form];
-  return draw(penAt(at[0], at[1], afloat && !DRIFTS.has(plant.form)), of, seed);
+  return penFor(plant)(penAt(at[0], at[1], afloat && !DRIFTS.has(plant.form)), of, seed);
 }
 
 /** One plant from above, its middle at a place; y up. */

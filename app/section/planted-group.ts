@@ -26,6 +26,12 @@ interface Hold {
   template: `
     <svg:defs>
       <svg:clipPath [attr.id]="key"><svg:path [attr.d]="within()" /></svg:clipPath>
+      @for (blend of blends(); track blend.id) {
+        <svg:linearGradient [attr.id]="blend.id" x1="0" y1="0" x2="0" y2="1">
+          <svg:stop offset="0.35" [attr.stop-color]="blend.leaf" />
+          <svg:stop offset="1" [attr.stop-color]="blend.tip" />
+        </svg:linearGradient>
+      }
     </svg:defs>
     @for (plant of plants(); track plant.id) {
       <svg:g
@@ -58,7 +64,7 @@ interface Hold {
               [attr.height]="view() === 'plan' ? 2 * plant.halfMm : plant.tallMm"
             />
           }
-          <svg:path [attr.d]="plant.path" />
+          <svg:path [attr.d]="plant.path" [style.fill]="plant.filled ? fillOf(plant) : null" [style.stroke]="plant.edge" />
         </svg:g>
       </svg:g>
     }
@@ -66,14 +72,12 @@ interface Hold {
   styles: `
     path {
       fill: none;
-      stroke: #4d7a4a;
       stroke-width: 1.5;
       stroke-linecap: round;
       stroke-linejoin: round;
     }
     .filled path {
-      fill: #6f9a63;
-      fill-opacity: 0.5;
+      fill-opacity: 0.62;
       stroke-width: 0.8;
     }
     .over path {
@@ -103,7 +107,7 @@ interface Hold {
       stroke-dasharray: none;
     }
     .here path {
-      stroke: #2c5a33;
+      stroke-width: 1.4;
     }
   `,
 })
@@ -120,6 +124,19 @@ export class PlantedGroup {
   private readonly gesture = previewGesture(() => this.hold.set(null));
   private readonly standing = computed(() => this.tank.derived()?.['plants.standing'].value ?? []);
   protected readonly plants = computed(() => drawPlantings(this.standing(), this.view()));
+
+  /** One for each pair of colours: leaf at the foot, tips above. */
+  protected readonly blends = computed(() => [
+    ...new Map(
+      this.plants().flatMap(({ leaf, tip }) => (tip ? [[leaf + tip, { id: this.blendId(leaf, tip), leaf, tip }] as const] : [])),
+    ).values(),
+  ]);
+  private blendId(leaf: string, tip: string): string {
+    return `${this.key}-${leaf.slice(1)}-${tip.slice(1)}`;
+  }
+  protected fillOf({ leaf, tip }: { leaf: string; tip: string | null }): string {
+    return tip ? `url(#${this.blendId(leaf, tip)})` : leaf;
+  }
 
   protected readonly key = `planted-${++groups}`;
   /** Leaves lie along the glass: nothing is drawn through it. Over the rim they may grow. */

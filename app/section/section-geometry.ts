@@ -7,7 +7,7 @@ import { spots, type Standing } from '../../core/plants/standing';
 import { heightAt } from '../../core/scene/grid';
 import type { Ground } from '../../core/substrate/ground';
 import type { DrawingView } from './outline';
-import { crownPath, habitPath, isFilled } from './plant-forms';
+import { crownPath, habitPath, inksOf, isFilled } from './plant-forms';
 import { bodyPath, drawnSize } from './silhouettes';
 import { steady } from './steady';
 
@@ -52,6 +52,9 @@ export interface DrawnPlant {
   /** Of its foot: height from the front, place from above. */
   zMm: number;
   filled: boolean;
+  leaf: string;
+  edge: string;
+  tip: string | null;
   depth: number;
   /** Of all of it, to take hold of. */
   halfMm: number;
@@ -183,7 +186,8 @@ export function drawPlantings(standing: readonly Standing[], view: DrawingView):
         path,
         xMm: footMm[0],
         zMm: view === 'plan' ? footMm[1] : footMm[2],
-        filled: isFilled(plant.form),
+        filled: isFilled(plant),
+        ...inksOf(plant),
         depth: -footMm[1],
         halfMm: item.spreadMm + size.widthMm / 2,
         tallMm: size.heightMm,

@@ -24,6 +24,8 @@ const VIEW = { width: 196, height: 92, pad: 4 };
               [class.leafy]="plant.leafy"
               [attr.transform]="'translate(' + plant.xMm + ' ' + -plant.zMm + ') scale(1 -1)'"
               [attr.d]="plant.path"
+              [style.fill]="plant.leafy ? plant.leaf : null"
+              [style.stroke]="plant.leafy ? null : plant.leaf"
             />
           }
           @for (animal of f.animals; track $index) {

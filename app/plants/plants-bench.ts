@@ -7,6 +7,7 @@ import { pieceName } from '../../core/assessment/wording/words';
 import { pointer } from '../../core/design/edit';
 import { copyPlanting, plantIn, plantOnPieces, setHold, setPlanting, setStage, type Layout } from '../../core/design/edits/planting-edits';
 import { inOrder, nextOrder } from '../../core/design/design';
+import { newLamp } from '../../core/equipment/lamps';
 import type { LampLight } from '../../core/equipment/model';
 import { dailyMol } from '../../core/light/daily-integral';
 import { ppfdAt } from '../../core/light/field';
@@ -216,17 +217,11 @@ export class PlantsBench {
   private usualLamp(form: LampLight['form']): LampLight {
     const { lengthMm, widthMm, waterLevelMm } = this.tank.design()!.vessel!;
     const lumens = Math.max(200, Math.round(((lengthMm * widthMm * waterLevelMm) / 1e6) * 25 * 0.01) * 100);
-    return {
-      form,
+    return newLamp(form, {
       output: { value: lumens, unit: 'lm' },
-      spectrum: 'led-neutral',
-      beamDegrees: form === 'spot' ? 60 : 120,
-      overWaterMm: 80,
       lengthMm: Math.round(lengthMm * 0.9),
       widthMm: Math.round(widthMm * 0.5),
-      atMm: null,
-      dim: 1,
-    };
+    });
   }
 
   protected readonly pieces = computed(() => {

@@ -81,6 +81,7 @@ describe('the registry', () => {
       'light.spot': { outputUmolPerS: 40, beamDegrees: 60, distanceM: 0.4, offAxisDegrees: 20 },
       'light.bar': { outputUmolPerS: 100, lengthM: 0.6, heightM: 0.3 },
       'light.at': { outputUmolPerS: 40, beamDegrees: 120, overWaterM: 0.1, asideM: 0.05, depthM: 0.3, a440PerM: 1 },
+      'plants.uptake': { areaM2: 0.2, uptakeGNPerM2: 0.3, nitrogenMgPerL: 2, phosphorusMgPerL: 0.1, co2MmolPerL: 0.05, inAir: 0.3 },
       'plants.growth': { plantedShare: 0.4, growthPerDay: 0.02, days: 42 },
       'light.through-water': { depthM: 0.3, a440PerM: 2 },
       'light.lux-to-ppfd': { lux: 4000, spectrum: 'led-cool' },

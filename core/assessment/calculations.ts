@@ -2,6 +2,7 @@ import { dailyIntegral } from '../light/daily-integral';
 import { lightAt } from '../light/field';
 import { bar, spot } from '../light/lamp-shapes';
 import { growth } from '../plants/growth';
+import { uptake } from '../plants/uptake';
 import { luxToPpfd } from '../light/spectrum';
 import { throughWater } from '../light/through-water';
 import { createRegistry, listed } from '../calculation/registry';

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { FertiliserPlan } from '../plants/fertiliser';
 import { DatedStep } from '../schedule/step';
 
 const Key = z.string().min(1).max(80);
@@ -33,6 +34,8 @@ export const CarePlan = z.strictObject({
       everyDays: z.number().int().min(1).max(120),
     }),
   ),
+  /** Given to the plants; left out for none. */
+  fertiliser: FertiliserPlan,
   media: z.strictObject({ carbonG: z.number().min(0).max(10000), phosphateRemoverG: z.number().min(0).max(10000) }),
   /** What is to be done, and when. */
   steps: z.record(Key, DatedStep),
@@ -48,6 +51,7 @@ export function emptyCare(): CarePlan {
     lampHours: null,
     surface: null,
     doses: {},
+    fertiliser: {},
     media: { carbonG: 0, phosphateRemoverG: 0 },
     steps: {},
   };

@@ -8,6 +8,7 @@ import fixture5 from './fixtures/design-v5.json';
 import fixture6 from './fixtures/design-v6.json';
 import fixture7 from './fixtures/design-v7.json';
 import fixture8 from './fixtures/design-v8.json';
+import fixture9 from './fixtures/design-v9.json';
 import { emptyCare } from '../care/model';
 import { catalogueData } from '../../catalogue';
 import { peatPocket, weedyThicket, lowBarn } from '../testing/tanks';
@@ -65,7 +66,7 @@ describe('a design document', () => {
   it('of version 1 is still read: the frozen fixture', () => {
     const read = readDesignFile(JSON.stringify(fixture));
     expect(read.ok ? read.document.design.name : read.refusals).toEqual('Frozen peat pocket');
-    expect(DESIGN_SCHEMA).toBe(8);
+    expect(DESIGN_SCHEMA).toBe(9);
   });
 
   it('of version 2 is read, and what it did not say of the water is nothing', () => {
@@ -73,7 +74,7 @@ describe('a design document', () => {
     const { water, ...rest } = fixture2.design;
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...rest,
-      schema: 8,
+      schema: 9,
       grown: 'grown',
       readings: {},
       brief: { ...rest.brief, fidelity: null },
@@ -92,7 +93,7 @@ describe('a design document', () => {
     const { soil, ...loose } = additions;
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture3.design,
-      schema: 8,
+      schema: 9,
       grown: 'grown',
       readings: {},
       brief: { ...fixture3.design.brief, fidelity: null },
@@ -116,7 +117,8 @@ describe('a design document', () => {
     const read = readDesignFile(JSON.stringify(file));
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture4.design,
-      schema: 8,
+      schema: 9,
+      care: { ...fixture4.design.care, fertiliser: {} },
       grown: 'grown',
       readings: {},
       brief: { ...fixture4.design.brief, fidelity: null },
@@ -139,7 +141,8 @@ describe('a design document', () => {
     const { brief } = fixture5.design;
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture5.design,
-      schema: 8,
+      schema: 9,
+      care: { ...fixture5.design.care, fertiliser: {} },
       grown: 'grown',
       readings: {},
       brief: { ...brief, fidelity: null },
@@ -148,16 +151,29 @@ describe('a design document', () => {
     expect(read.ok && read.document.room.own).toEqual({ organisms: {}, biotopes: {}, materials: {}, mixes: {}, overrides: {} });
   });
 
-  it('of version 8 is read as it stands, its plantings in patches, tied and afloat', () => {
+  it('of version 9 is read as it stands, with the hours of its lamps, what a meter read, and what plants are given', () => {
+    const read = readDesignFile(JSON.stringify(fixture9));
+    expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual(fixture9.design);
+    expect(Object.keys(fixture9.design.care.fertiliser)).toEqual(['all-round', 'iron', 'capsules']);
+  });
+
+  it('of version 8 is read with its plantings in patches, tied and afloat; its lamps have no hours of their own and its plants are given nothing', () => {
     const read = readDesignFile(JSON.stringify(fixture8));
-    expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual(fixture8.design);
+    const { lamp, ...gear } = fixture8.design.equipment;
+    expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
+      ...fixture8.design,
+      schema: 9,
+      equipment: { ...gear, lamp: { ...lamp, light: { ...lamp.light, hours: null, rampHours: 0, pauseHours: 0, reading: null } } },
+      care: { ...fixture8.design.care, fertiliser: {} },
+    });
   });
 
   it('of version 7 is read with what was measured, each of its plants a planting of one that stands as its kind does', () => {
     const read = readDesignFile(JSON.stringify(fixture7));
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture7.design,
-      schema: 8,
+      schema: 9,
+      care: { ...fixture7.design.care, fertiliser: {} },
       grown: 'grown',
       scene: planted(fixture7.design.scene),
     });
@@ -168,7 +184,8 @@ describe('a design document', () => {
     const read = readDesignFile(JSON.stringify(fixture6));
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture6.design,
-      schema: 8,
+      schema: 9,
+      care: { ...fixture6.design.care, fertiliser: {} },
       grown: 'grown',
       readings: {},
       scene: planted(fixture6.design.scene),
@@ -225,6 +242,8 @@ describe('a design document', () => {
       ['/care/lampHours', 25],
       ['/care/feed/gPerDay', -1],
       ['/care/media/carbonG', -3],
+      ['/care/fertiliser', { iron: 0 }],
+      ['/care/fertiliser', { moonlight: 2 }],
       ['/care/steps', { a: { ...fixture4.design.care.steps.s1, day: '2026-02-30' } }],
       ['/care/steps', { a: { ...fixture4.design.care.steps.s1, day: 'tomorrow' } }],
     ] as const)

@@ -199,6 +199,17 @@ function design7to8({ scene, equipment, ...design }: Json): Json {
   };
 }
 
+/** Version 9: hours of each lamp and what a meter read under it; what plants are given. */
+function design8to9({ equipment, care, ...design }: Json): Json {
+  const lit = (light: unknown) => (isObject(light) ? { ...light, hours: null, rampHours: 0, pauseHours: 0, reading: null } : light);
+  return {
+    ...design,
+    schema: 9,
+    equipment: each(equipment, (device) => (device['kind'] === 'lamp' ? { ...device, light: lit(device['light']) } : device)),
+    care: isObject(care) ? { ...care, fertiliser: {} } : care,
+  };
+}
+
 /** Version 4: what the room adds to the catalogue. */
 function room3to4(room: Json): Json {
   return { ...room, schema: 4, own: { organisms: {}, biotopes: {}, overrides: {} } };
@@ -218,6 +229,7 @@ const DESIGN_STEPS: Readonly<Record<number, (design: Json) => Json>> = {
   5: design5to6,
   6: design6to7,
   7: design7to8,
+  8: design8to9,
 };
 const ROOM_STEPS: Readonly<Record<number, (room: Json) => Json>> = { 1: room1to2, 2: room2to3, 3: room3to4, 4: room4to5 };
 

@@ -4,6 +4,7 @@ import { applyEdit } from '../design/edit';
 import { Design } from '../design/design';
 import { catalogue, judge, layer, piece, tank } from '../testing/tanks';
 import { level } from '../substrate/surface';
+import { newLamp } from '../equipment/lamps';
 import { LampLight, type Device } from '../equipment/model';
 import {
   growthPerDay,
@@ -188,18 +189,7 @@ describe('a planting', () => {
 describe('light at a planting', () => {
   const lit = (dim: number, wants = 'rotala-rotundifolia', over: Partial<LampLight> = {}): Design => {
     const design = tank([['danio-margaritatus', 8]]);
-    const light: LampLight = {
-      form: 'bar',
-      output: { value: 3000, unit: 'lm' },
-      spectrum: 'led-neutral',
-      beamDegrees: 120,
-      overWaterMm: 80,
-      lengthMm: 540,
-      widthMm: 0,
-      atMm: null,
-      dim,
-      ...over,
-    };
+    const light = newLamp('bar', { output: { value: 3000, unit: 'lm' }, lengthMm: 540, widthMm: 0, dim, ...over });
     return {
       ...design,
       scene: { a: newPlanting(wants, 1, [300, 200, 0]) },
@@ -253,24 +243,14 @@ describe('light at a planting', () => {
 
 describe('shade', () => {
   const { substrate, ...rest } = tank([['danio-margaritatus', 8]]);
-  const lamp = {
+  const lamp: Device = {
     order: 1,
     kind: 'lamp',
     powerW: null,
     sizeMm: null,
     placeMm: null,
-    light: {
-      form: 'panel',
-      output: { value: 5000, unit: 'lm' },
-      spectrum: 'led-neutral',
-      beamDegrees: 120,
-      overWaterMm: 80,
-      lengthMm: 500,
-      widthMm: 300,
-      atMm: null,
-      dim: 1,
-    },
-  } as const;
+    light: newLamp('panel', { output: { value: 5000, unit: 'lm' }, widthMm: 300 }),
+  };
   const with_ = (scene: Design['scene'], grown: Stage = 'grown'): Design => ({
     ...rest,
     grown,

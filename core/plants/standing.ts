@@ -26,6 +26,8 @@ export interface Standing {
   ppfd: number | null;
   /** What other plants let through to it. */
   shade: Shade;
+  /** Of its best growth that the light lets it have; 1 while the lamps are not stated. */
+  lit: number;
   /** What keeps it from growing faster. */
   scarce: Cause;
 }
@@ -144,6 +146,7 @@ function standingOf(
   const open = conditionsAt(at);
   const conditions = { ...open, ppfd: open.ppfd === null ? null : open.ppfd * shade.share };
   const perDay = growthPerDay(plant, conditions);
+  const shares = growthShares(plant, conditions);
   const grown = sizeShare(start, perDay.value, STAGE_DAYS[stage]);
   const tall = full * grown;
   // what is afloat hangs down; what stands grows no higher than the water, but for what is meant to leave it
@@ -166,7 +169,8 @@ function standingOf(
     perDay,
     ppfd: conditions.ppfd,
     shade,
-    scarce: scarcest(growthShares(plant, conditions)),
+    lit: conditions.ppfd === null ? 1 : shares.light,
+    scarce: scarcest(shares),
   };
 }
 const UNSHADED: Shade = { share: 1, byId: null };

@@ -1,10 +1,11 @@
 import type { Finding } from '../calculation/finding';
 import type { Animal, Plant } from '../catalogue/organism';
+import { harmedByCarbon } from './fertiliser';
 import { plantedShare } from './growth';
 import type { Standing } from './standing';
 
 const tank = (
-  code: 'plants.algae' | 'plants.closed' | 'plants.bright' | 'plants.poison',
+  code: 'plants.algae' | 'plants.closed' | 'plants.bright' | 'plants.poison' | 'plants.hungry' | 'plants.liquid-carbon',
   severity: Finding['severity'],
   excess: number,
   more: Partial<Finding>,
@@ -86,4 +87,37 @@ export function poisonFinding(
     subjects: [...bad.map(({ id }) => id), ...who.map(({ id }) => id)],
     basis: bad[0]!.plant.traits.toxic.basis,
   });
+}
+
+/** Under these, grown plants in good light show it, mg/L of nitrate and of phosphate. Common practice: lean tanks are held at 5 and 0.2. */
+const HUNGRY = { nitrate: 1, phosphate: 0.02 };
+/** Light on the floor a day from which plants outgrow what animals leave them, mol/m². Common practice. */
+const DRIVEN_MOL = 1.5;
+
+/** Plants that are driven by light and carbon dioxide and find nothing to grow on. */
+export function hungryFinding(
+  dailyMol: number | null,
+  fedCo2: boolean,
+  rooted: boolean,
+  settled: { nitrateMgPerL: number; phosphateMgPerL: number } | null,
+): Finding | null {
+  // by themselves plants grow no faster than they are fed, and a soil feeds those that root in it
+  if (dailyMol === null || dailyMol < DRIVEN_MOL || !fedCo2 || rooted || !settled) return null;
+  const nitrate = settled.nitrateMgPerL < HUNGRY.nitrate;
+  const phosphate = settled.phosphateMgPerL < HUNGRY.phosphate;
+  if (!nitrate && !phosphate) return null;
+  return tank('plants.hungry', 'watch', 0.5, {
+    values: {
+      nitrate: { quantity: 'concentration', value: settled.nitrateMgPerL },
+      phosphate: { quantity: 'concentration', value: settled.phosphateMgPerL },
+    },
+    kind: nitrate ? 'nitrogen' : 'phosphorus',
+  });
+}
+
+/** Liquid carbon beside kinds that go glassy in it. */
+export function liquidCarbonFinding(dosed: boolean, plants: readonly { id: string; plant: Plant }[]): Finding | null {
+  const hurt = plants.filter(({ plant }) => plant.form === 'moss' || harmedByCarbon(plant.latin));
+  if (!dosed || hurt.length === 0) return null;
+  return tank('plants.liquid-carbon', 'watch', 0.5, { subjects: hurt.map(({ id }) => id) });
 }

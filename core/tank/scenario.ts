@@ -106,6 +106,8 @@ export const TankScenario = z.strictObject({
     areaM2: amount(50),
     /** Nitrogen taken up by day and square metre at best, averaged over the day, g. */
     uptakeGNPerM2: z.number().min(0).max(2),
+    /** Share of it that has its leaves in the air; left out for none. */
+    inAir: z.number().min(0).max(1).optional(),
   }),
   soil: z.strictObject({ setPh: z.number().min(3).max(9), capacityMeq: amount(1e7), ratePerDay: z.number().min(0).max(5) }).nullable(),
   lime: z.strictObject({ mineral: z.enum(['calcite', 'aragonite']), litresPerDay: amount(1e5) }).nullable(),

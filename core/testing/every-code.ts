@@ -4,6 +4,7 @@ import type { Design } from '../design/design';
 import type { Room } from '../design/room';
 import type { Catalogue } from '../catalogue/catalogue';
 import { bank, level } from '../substrate/surface';
+import { newLamp } from '../equipment/lamps';
 import type { Device, LampLight } from '../equipment/model';
 import { newPlanting } from '../plants/model';
 import type { KeptTank } from './kept-tank';
@@ -38,18 +39,7 @@ const lamp = (more: Partial<LampLight>): Device => ({
   powerW: 20,
   sizeMm: null,
   placeMm: null,
-  light: {
-    form: 'bar',
-    output: { value: 2400, unit: 'lm' },
-    spectrum: 'led-neutral',
-    beamDegrees: 120,
-    overWaterMm: 80,
-    lengthMm: 700,
-    widthMm: 40,
-    atMm: null,
-    dim: 1,
-    ...more,
-  },
+  light: newLamp('bar', { output: { value: 2400, unit: 'lm' }, lengthMm: 700, ...more }),
 });
 const stone = (id: string, more: Parameters<typeof piece>[1]) => ({
   [id]: piece('rounded-stone', { order: 1, edges: 'ground', soakedWeeks: 52, ...more }),
@@ -448,6 +438,31 @@ export const EVERY_CODE: Readonly<Record<Exclude<FindingCode, `sham.${string}`>,
     severity: 'watch',
     says: /Open light on .*axelrodi.*Floating leaves or a thicket/,
     mends: 'float',
+  },
+  'plants.hungry': {
+    of: {
+      ...harlequins,
+      stock: [['trigonostigma-heteromorpha', 6]],
+      plants: [['hygrophila-polysperma', 30]],
+      feedG: 0.02,
+      more: (design) => {
+        design.equipment['lamp'] = lamp({ output: { value: 5000, unit: 'lm' } });
+        design.water.co2 = { mgPerL: 20 };
+        design.care.fertiliser = { phosphorus: 2 };
+      },
+    },
+    severity: 'watch',
+    says: /run out of nitrogen.*nitrate settles at .*Lean keepers hold 5 mg\/L/,
+    mends: 'fertilise',
+  },
+  'plants.liquid-carbon': {
+    of: but((design) => {
+      design.care.fertiliser = { carbon: 1 };
+      design.scene['a'] = newPlanting('vallisneria-spiralis', 900, [300, 150, 0]);
+    }),
+    severity: 'watch',
+    says: /Liquid carbon makes .* go glassy/,
+    mends: 'no-carbon',
   },
   'plants.poison': {
     of: { ...harlequins, stock: [['ameca-splendens', 8]], plants: [['crinum-thaianum', 1]] },

@@ -1,5 +1,6 @@
 import { Design, emptyDesign } from '../design/design';
 import { emptyRoom, Room } from '../design/room';
+import { newLamp } from '../equipment/lamps';
 import type { LampLight } from '../equipment/model';
 import type { Phase } from '../catalogue/parameter';
 import { emptySubstrate, type Layer } from '../substrate/model';
@@ -242,17 +243,7 @@ export function kept(told: KeptTank): { design: Design; room: Room } {
 /** A bar of white LEDs as long as the tank is. */
 function barOf({ lampLm, sizeMm: [lengthMm] }: KeptTank): LampLight | null {
   if (lampLm === undefined) return null;
-  return {
-    form: 'bar',
-    output: { value: lampLm, unit: 'lm' },
-    spectrum: 'led-neutral',
-    beamDegrees: 120,
-    overWaterMm: 80,
-    lengthMm: Math.round(0.9 * lengthMm),
-    widthMm: 40,
-    atMm: null,
-    dim: 1,
-  };
+  return newLamp('bar', { output: { value: lampLm, unit: 'lm' }, lengthMm: Math.round(0.9 * lengthMm) });
 }
 
 /** About a watt to a litre, in the ratings that are sold. */

@@ -36,7 +36,11 @@ export function thermostats(design: Design): Thermostats {
     fanC: setPoint(devices, 'fan'),
     heaterW: powerOf(devices, 'heater'),
     coolerW: powerOf(devices, 'cooler'),
-    gearW: devices.reduce((sum, device) => sum + warmingW(device, design.care.lampHours ?? ASSUMED_CARE.lampHours), 0),
+    gearW: devices.reduce(
+      (sum, device) =>
+        sum + warmingW(device, (device.kind === 'lamp' ? device.light?.hours : null) ?? design.care.lampHours ?? ASSUMED_CARE.lampHours),
+      0,
+    ),
   };
 }
 

@@ -9,7 +9,7 @@ import { surfacesOf } from '../../vessel/shape';
 import { a440Of } from '../../water/water-colour';
 import { missing, type Definitions, type Derived, type World } from './node';
 import { DECAY_PER_DAY } from './scenario';
-import { ASSUMED_CARE } from './assumed';
+import { ASSUMED_CARE, lightHours } from './assumed';
 import { plantsOf } from './scene';
 
 type PlantNodes = 'light.lamps' | 'plants.standing' | 'plants.cover';
@@ -56,14 +56,14 @@ export const plantNodes: Pick<Definitions, PlantNodes> = {
   'light.lamps': {
     calculationId: 'light.at',
     from: ['water.mixed', 'water.lying', 'vessel.system-volume'],
-    reads: ({ design }) => [design.equipment, design.vessel, design.water.organicCarbonMgPerL, design.care.change],
+    reads: ({ design }) => [design.equipment, design.vessel, design.water.organicCarbonMgPerL, design.care.change, design.care.lampHours],
     compute: (world, up) => {
       const { vessel, equipment } = world.design;
       if (!vessel) return missing('no vessel is chosen');
-      const lamps = lampsOf(Object.values(equipment), [vessel.lengthMm / 2, vessel.widthMm / 2]);
-      if (!lamps) return missing('the light of the lamps is not stated');
       const a440PerM = Number(a440Of(Math.min(200, organicCarbon(world, up))).toPrecision(3));
       const water = { surfaceMm: vessel.waterLevelMm, a440PerM, throughLid: THROUGH_LID[vessel.lid.value ?? 'none'] };
+      const lamps = lampsOf(Object.values(equipment), [vessel.lengthMm / 2, vessel.widthMm / 2], water, lightHours(world.design));
+      if (!lamps) return missing('the light of the lamps is not stated');
       return {
         value: { lamps, water },
         inputs: { lamps: lamps.length, a440PerM },

@@ -1,6 +1,8 @@
 import type { Material, WaterAction } from '../../catalogue/material';
 import type { Plant } from '../../catalogue/organism';
 import type { Surface } from '../../care/model';
+import { hoursOfLight } from '../../equipment/lamps';
+import { weeklyDose, type FertiliserPlan } from '../../plants/fertiliser';
 import { inOrder, type Design } from '../../design/design';
 import { sourceLabel } from '../../design/room';
 import { bodyL, massOf } from '../../hardscape/mass';
@@ -8,12 +10,12 @@ import { heatLoss } from '../../equipment/heat-loss';
 import { fanW, type Thermostats } from '../../equipment/year-temperature';
 import { MEQ_PER_DEGREE_ALKALINITY } from '../../quantity/unit';
 import { N_MASS } from '../../tank/state';
-import { FRESH_SALINITY_MAX, PURE_WATER, type HeatTable, type TankWater } from '../../tank/scenario';
+import { FRESH_SALINITY_MAX, PURE_WATER, type Dose, type HeatTable, type TankWater } from '../../tank/scenario';
 import { BINDER_MG_P_PER_G } from '../../tank/terms/filter-media';
 import { mixWater, type MixedWater } from '../../water/mixed-water';
 import { saltsKnown } from '../../design/own-catalogue';
 import { usualFeedOfTank } from '../../stocking/usual-feed';
-import { ASSUMED_CARE, ASSUMED_TEMPERATURE_C } from './assumed';
+import { ASSUMED_CARE, lightHours, ASSUMED_TEMPERATURE_C } from './assumed';
 import type { Ahead, Derived, Lying, World } from './node';
 
 const P_IN_PO4 = 30.974 / 94.971;
@@ -91,10 +93,13 @@ export function aheadOf(world: World, up: Derived): Ahead | null {
   const load = up['stock.load'].value;
   let floorPlants = 0;
   let uptake = 0;
-  for (const { plant, item, grown } of up['plants.standing'].value ?? []) {
+  let inAir = 0;
+  for (const { plant, item, grown, lit, hold } of up['plants.standing'].value ?? []) {
     const area = plantM2(plant) * item.count * grown;
+    const takes = area * UPTAKE[plant.traits.growth.value ?? 'moderate'] * lit;
     floorPlants += area;
-    uptake += area * UPTAKE[plant.traits.growth.value ?? 'moderate'];
+    uptake += takes;
+    if (hold === 'emersed' || hold === 'chamber' || (hold === 'afloat' && plant.form === 'floating')) inAir += takes;
   }
   // plants over each other shade each other
   const crowding = Math.min(1, (2 * body.waterM2) / Math.max(floorPlants, 1e-9));
@@ -110,8 +115,8 @@ export function aheadOf(world: World, up: Derived): Ahead | null {
   if (!care.topUp) taken.push('topped up with pure water');
   const surface = care.surface ?? (hasFlow(design) ? 'ripple' : 'still');
   if (!care.surface) taken.push(surface === 'ripple' ? 'a rippled surface' : 'a still surface');
-  const lampHours = care.lampHours ?? ASSUMED_CARE.lampHours;
-  if (care.lampHours === null && uptake > 0) taken.push(`${lampHours} hours of light`);
+  const lampHours = lightHours(design);
+  if (hoursOfLight(Object.values(design.equipment), care.lampHours) === null && uptake > 0) taken.push(`${lampHours} hours of light`);
   const temperatureC = Math.min(40, Math.max(0, up['planned.temperatureC'].value ?? ASSUMED_TEMPERATURE_C));
   const balance = up['heat.balance'].value;
   const evaporation = balance
@@ -151,6 +156,7 @@ export function aheadOf(world: World, up: Derived): Ahead | null {
       plants: {
         areaM2: floorPlants * crowding,
         uptakeGNPerM2: floorPlants > 0 ? uptake / floorPlants : 0,
+        ...(inAir > 0 ? { inAir: Math.min(1, inAir / uptake) } : {}),
       },
       soil: salty ? null : lying.soil,
       lime: salty ? null : lying.lime,
@@ -160,27 +166,37 @@ export function aheadOf(world: World, up: Derived): Ahead | null {
           ? { carbonMgPerDay: lying.carbonMgPerDay, decayPerDay: DECAY_PER_DAY }
           : { carbonMgPerDay: measuredCarbon * litres * (DECAY_PER_DAY + change.fraction / change.everyDays), decayPerDay: DECAY_PER_DAY },
       media: { carbonG: care.media.carbonG, binderMgP: care.media.phosphateRemoverG * BINDER_MG_P_PER_G },
-      doses: inOrder(care.doses).flatMap(([, { saltId, mgPerL, everyDays }]) => {
-        const salt = saltsKnown(world.room.own).get(saltId);
-        if (!salt) return [];
-        const mmol = (mgPerL * litres) / salt.molarMass;
-        return [
-          {
-            everyDays,
-            calciumMmol: mmol * (salt.ions.calcium ?? 0),
-            magnesiumMmol: mmol * (salt.ions.magnesium ?? 0),
-            sodiumMmol: mmol * (salt.ions.sodium ?? 0),
-            potassiumMmol: mmol * (salt.ions.potassium ?? 0),
-            chlorideMmol: mmol * (salt.ions.chloride ?? 0),
-            sulfateMmol: mmol * (salt.ions.sulfate ?? 0),
-            alkalinityMeq: mmol * (salt.ions.bicarbonate ?? 0),
-            nitrateMgN: mmol * (salt.ions.nitrate ?? 0) * N_MASS,
-            phosphateMgP: 0,
-          },
-        ];
-      }),
+      doses: [
+        ...fertilised(care.fertiliser, litres),
+        ...inOrder(care.doses).flatMap(([, { saltId, mgPerL, everyDays }]) => {
+          const salt = saltsKnown(world.room.own).get(saltId);
+          if (!salt) return [];
+          const mmol = (mgPerL * litres) / salt.molarMass;
+          return [
+            {
+              everyDays,
+              calciumMmol: mmol * (salt.ions.calcium ?? 0),
+              magnesiumMmol: mmol * (salt.ions.magnesium ?? 0),
+              sodiumMmol: mmol * (salt.ions.sodium ?? 0),
+              potassiumMmol: mmol * (salt.ions.potassium ?? 0),
+              chlorideMmol: mmol * (salt.ions.chloride ?? 0),
+              sulfateMmol: mmol * (salt.ions.sulfate ?? 0),
+              alkalinityMeq: mmol * (salt.ions.bicarbonate ?? 0),
+              nitrateMgN: mmol * (salt.ions.nitrate ?? 0) * N_MASS,
+              phosphateMgP: 0,
+            },
+          ];
+        }),
+      ],
     },
   };
+}
+
+/** Given to the plants once a week. */
+function fertilised(plan: FertiliserPlan, litres: number): Dose[] {
+  const dose = weeklyDose(plan, litres);
+  const none = { calciumMmol: 0, magnesiumMmol: 0, sodiumMmol: 0, chlorideMmol: 0, alkalinityMeq: 0 };
+  return dose ? [{ everyDays: 7, ...none, ...dose }] : [];
 }
 
 /** Share of dissolved organic carbon that microbes take each day. Recalled; humic matter is slow, fresh sugars are fast. */

@@ -61,6 +61,7 @@ export const tankNodes: Pick<Definitions, 'water.lying' | 'tank.ahead' | 'tank.t
       design.care.lampHours,
       design.care.surface,
       design.care.doses,
+      design.care.fertiliser,
       design.care.media,
       design.equipment,
       design.vessel?.sump,

@@ -6,12 +6,20 @@ import { dailyMol } from '../../light/daily-integral';
 import { ppfdAt, type Lighting } from '../../light/field';
 import { buriedFinding, lightFinding, noHoldFinding, noRootholdFinding, outsideFinding, rootsReachFinding } from '../../plants/findings';
 import { inTheWay, type Place, type Standing } from '../../plants/standing';
-import { algaeFinding, brightFinding, closedFinding, plantedOver, poisonFinding } from '../../plants/tank-findings';
+import {
+  algaeFinding,
+  brightFinding,
+  closedFinding,
+  hungryFinding,
+  liquidCarbonFinding,
+  plantedOver,
+  poisonFinding,
+} from '../../plants/tank-findings';
 import { heightAt } from '../../scene/grid';
 import { insideFloorMm } from '../../vessel/inside-floor';
 import { surfacesOf } from '../../vessel/shape';
 import { animalOf, type Derived, type World } from '../derive';
-import { ASSUMED_CARE } from '../derive/assumed';
+import { lightHours } from '../derive/assumed';
 import { SALT_FROM } from './shared';
 import { feedsRoots, inTheBed, placeOf, plantNodes } from '../derive/plants';
 import { domain } from '../domain';
@@ -20,7 +28,19 @@ import { PLANT_REMEDIES } from '../wording/remedies';
 
 declare module '../../calculation/finding' {
   interface FindingCodes {
-    plants: 'outside' | 'buried' | 'on-piece' | 'no-hold' | 'roots-reach' | 'light' | 'algae' | 'closed' | 'bright' | 'poison';
+    plants:
+      | 'outside'
+      | 'buried'
+      | 'on-piece'
+      | 'no-hold'
+      | 'roots-reach'
+      | 'light'
+      | 'algae'
+      | 'closed'
+      | 'bright'
+      | 'poison'
+      | 'hungry'
+      | 'liquid-carbon';
   }
 }
 declare module '../remedies/remedy' {
@@ -36,6 +56,8 @@ declare module '../remedies/remedy' {
     float: true;
     'fast-stems': true;
     'take-plant': true;
+    fertilise: true;
+    'no-carbon': true;
   }
 }
 
@@ -103,7 +125,7 @@ function tankFindings(design: Design, derived: Derived, place: Place, standing: 
   });
   const light = derived['light.lamps'].value;
   const floor = [vessel.lengthMm, vessel.widthMm] as const;
-  const hours = design.care.lampHours ?? ASSUMED_CARE.lampHours;
+  const hours = lightHours(design);
   const bed = derived['substrate.bed'].value;
   const onFloor = light && meanLight(light, floor, bed?.topMm.least ?? 0);
   const inMiddle = light && meanLight(light, floor, place.waterMm / 2);
@@ -127,6 +149,13 @@ function tankFindings(design: Design, derived: Derived, place: Place, standing: 
       { floating: cover.floating, foliageShare: litres > 0 ? cover.foliageL / litres : 0 },
     ),
     poisonFinding(animals, kinds),
+    hungryFinding(
+      onFloor && dailyMol(onFloor, hours, 0),
+      design.water.co2 !== null,
+      feedsRoots(derived),
+      kinds.length === 0 ? null : (derived['tank.settled'].value?.usual ?? null),
+    ),
+    liquidCarbonFinding(design.care.fertiliser.carbon !== undefined, kinds),
   ].filter((finding) => finding !== null);
 }
 
@@ -147,6 +176,8 @@ export const plants = domain({
     closed: ['plants', 'plantings'],
     bright: ['plants', 'lamps'],
     poison: ['plants', 'plantings'],
+    hungry: ['plants', 'fertiliser'],
+    'liquid-carbon': ['plants', 'fertiliser'],
   },
   remedyWords: PLANT_REMEDIES,
 });

@@ -20,6 +20,7 @@ import {
   copperFinding,
   parameterFinding,
 } from '../../water/findings';
+import { hoursOfLight } from '../../equipment/lamps';
 import { DENSE_SHARE } from '../../plants/cover';
 import { hardscapeOf } from '../derive/scene';
 import type { Fact } from '../../quantity/fact';
@@ -170,7 +171,7 @@ function companyJudged({ design, catalogue }: World, derived: Derived): Finding[
     ...(turnover === null ? [] : company.flatMap((companion) => currentFinding(companion, currentOf(turnover)) ?? [])),
     ...company.flatMap((companion) => dietFinding(companion, hasWood) ?? []),
     ...lightFindings(
-      design.care.lampHours,
+      hoursOfLight(Object.values(design.equipment), design.care.lampHours),
       plants.map(({ id }) => id),
       company.flatMap(({ id, animal: { group, traits } }) =>
         group === 'cnidarian' && traits.light.value === 'bright' ? [{ id, basis: traits.light.basis }] : [],

@@ -1,4 +1,5 @@
 import type { Family, FindingCode, FindingCodes } from '../../calculation/finding';
+import { fertiliserRemedy } from './fertiliser';
 import { flattenRemedy, wallRemedy } from './bank';
 import { capRemedy, deepenRemedy, grainRemedy, matRemedy } from './bed';
 import { blendRemedy } from './blend';
@@ -56,6 +57,8 @@ const MAKERS: { readonly [F in Family]?: Readonly<Partial<Record<FindingCodes[F]
     closed: [thinRemedy],
     bright: [shadeRemedy, dimRemedy],
     poison: [thinRemedy],
+    hungry: [fertiliserRemedy],
+    'liquid-carbon': [fertiliserRemedy],
   },
   heat: {
     'too-warm': [fanRemedy, setPointRemedy, lampHoursRemedy, openLidRemedy],

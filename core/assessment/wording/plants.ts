@@ -59,6 +59,21 @@ export function wordPlants({ code, finding, who, other, count, show, units }: Wo
         title: `Open light on ${who}`,
         reason: `About ${count('ppfd')} µmol/m²s in mid water; animals of dim water keep out of more than ${count('most')} or so, and pale in it. Floating leaves or a thicket give them their dark.`,
       };
+    case 'plants.hungry':
+      return finding.kind === 'nitrogen'
+        ? {
+            title: 'The plants run out of nitrogen',
+            reason: `Under this light and carbon dioxide nitrate settles at ${show('nitrate')}: old leaves go yellow, growth stops, and algae take over. Lean keepers hold 5 mg/L, which keeps colours and trims rare; rich ones 15 to 20, which grows fastest.`,
+          }
+        : {
+            title: 'The plants run out of phosphate',
+            reason: `Under this light and carbon dioxide phosphate settles at ${show('phosphate')}: leaves stay small and dark, and green spots come on the panes. Lean keepers hold 0.2 mg/L, rich ones 1 to 2.`,
+          };
+    case 'plants.liquid-carbon':
+      return {
+        title: `Liquid carbon makes ${who} go glassy`,
+        reason: 'Mosses, ribbons and water thymes bear none of it, or a fraction of the dose.',
+      };
     case 'plants.poison':
       return { title: `${who} is poisonous, and ${other} eats plants`, reason: 'Its sap harms those that chew it.' };
     case 'plants.on-piece':

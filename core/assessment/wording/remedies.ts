@@ -52,6 +52,8 @@ export const PLANT_REMEDIES = {
   cover: ({ show, names, remedy }) => `${remedy.values['tied']?.value ? 'Tie on' : 'Put in'} ${show('count')} × ${names[0] ?? 'moss'}`,
   float: ({ show, names }) => `Let ${show('count')} × ${names[0] ?? 'floating plants'} drift`,
   'fast-stems': ({ show, names }) => `Plant ${show('count')} stems of ${names[0] ?? 'a fast kind'}`,
+  fertilise: ({ remedy }) => `Give ${remedy.subjects[0] ?? ''} of ${remedy.values['dose']?.value ?? 0} mg/L a week`,
+  'no-carbon': () => 'Give no liquid carbon',
   'take-plant': ({ names }) => `Leave out ${names[0] ?? 'it'}`,
 } satisfies RemedyWords;
 

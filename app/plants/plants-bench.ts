@@ -2,19 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { nameSearch } from '../../core/catalogue/name-search';
 import { Bought, type Plant } from '../../core/catalogue/organism';
 import { placeOf } from '../../core/assessment/derive/plants';
-import { ASSUMED_CARE } from '../../core/assessment/derive/assumed';
 import { pieceName } from '../../core/assessment/wording/words';
 import { pointer } from '../../core/design/edit';
 import { copyPlanting, plantIn, plantOnPieces, setHold, setPlanting, setStage, type Layout } from '../../core/design/edits/planting-edits';
-import { inOrder, nextOrder } from '../../core/design/design';
-import { newLamp } from '../../core/equipment/lamps';
-import type { LampLight } from '../../core/equipment/model';
-import { dailyMol } from '../../core/light/daily-integral';
-import { ppfdAt } from '../../core/light/field';
-import { Spectrum, SPECTRUM_WORD } from '../../core/light/spectrum';
 import { trimEveryDays } from '../../core/plants/growth';
 import { Hold, type PlantItem, type Stage } from '../../core/plants/model';
-import { formatQuantity, rounded } from '../../core/quantity/format';
+import { formatQuantity } from '../../core/quantity/format';
 import { plural } from '../../core/quantity/plural';
 import { Section } from '../section/section';
 import { PreferencesStore } from '../store/preferences';
@@ -22,6 +15,10 @@ import { TankSession } from '../store/tank-session';
 import { TankView } from '../store/tank-view';
 import { Why } from '../store/why';
 import { ChoiceField } from '../ui/choice';
+import { lightKey } from '../section/light-shade';
+import { workedOut } from '../store/worked-out';
+import { FertiliserFields } from './fertiliser-fields';
+import { LampFields } from './lamp-fields';
 import { QuantityField } from '../ui/quantity-field';
 import { SelectField } from '../ui/select';
 
@@ -49,13 +46,14 @@ const STAGES: { value: Stage; text: string }[] = [
   { value: 'six-weeks', text: 'Six weeks' },
   { value: 'grown', text: 'Grown in' },
 ];
+const MELTS = 'Loses its leaves when it is moved, or comes grown in air: leave the roots, new ones follow in three to six weeks.';
 /** Found kinds that are shown at once. */
 const MOST_FOUND = 8;
 
 /** The plants of the tank: where they stand, what holds them, how far they are grown. */
 @Component({
   selector: 'tr-plants-bench',
-  imports: [ChoiceField, QuantityField, Section, SelectField],
+  imports: [ChoiceField, FertiliserFields, LampFields, QuantityField, Section, SelectField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './plants-bench.html',
   styleUrls: ['../ui/scene-bench.less', './plants-bench.less'],
@@ -73,6 +71,22 @@ export class PlantsBench {
   /** The kind that is put in wherever the drawing is pressed. */
   protected readonly brush = signal<Plant | null>(null);
   protected readonly stages = STAGES;
+  protected readonly shade = signal<'plain' | 'light'>('plain');
+  protected readonly shades = [
+    { value: 'plain' as const, text: 'Plain' },
+    { value: 'light' as const, text: 'Light' },
+  ];
+  protected readonly lightFront = workedOut(
+    this.tank,
+    'lightMap',
+    computed(() => (this.shade() === 'light' && this.drawing() !== 'plan' ? 'section' : null)),
+  );
+  protected readonly lightAbove = workedOut(
+    this.tank,
+    'lightMap',
+    computed(() => (this.shade() === 'light' && this.drawing() !== 'section' ? 'plan' : null)),
+  );
+  protected readonly lightKey = lightKey();
   protected readonly drawings = [
     { value: 'section' as const, text: 'Section' },
     { value: 'plan' as const, text: 'Plan' },
@@ -153,76 +167,9 @@ export class PlantsBench {
       trim: trim !== null && found.plant.form === 'stem' ? `trimmed about every ${Math.round(trim)} days` : null,
       lit: found.ppfd === null ? 'light not known' : `about ${Math.round(found.ppfd)} µmol/m²s`,
       wide: Math.round(found.item.spreadMm * 2),
+      lines: [...(found.plant.traits.melts.value && this.tank.design()?.grown !== 'grown' ? [MELTS] : []), ...(found.plant.cautions ?? [])],
     };
   });
-
-  protected readonly lamps = computed(() =>
-    inOrder(this.tank.design()?.equipment ?? {}).flatMap(([id, device]) => (device.kind === 'lamp' ? [{ id, light: device.light }] : [])),
-  );
-  protected readonly forms: { value: LampLight['form']; text: string }[] = [
-    { value: 'bar', text: 'Bar' },
-    { value: 'panel', text: 'Panel' },
-    { value: 'spot', text: 'Spot' },
-  ];
-  protected readonly outputs: { value: LampLight['output']['unit']; text: string }[] = [
-    { value: 'lm', text: 'lumens' },
-    { value: 'umol/s', text: 'µmol/s' },
-    { value: 'W', text: 'watts' },
-  ];
-  protected readonly spectra = Spectrum.options.map((value) => ({ value, text: SPECTRUM_WORD[value] }));
-
-  /** Light on the ground, without panes and shade. */
-  protected readonly light = computed(() => {
-    const light = this.tank.told()?.derived['light.lamps'].value;
-    const design = this.tank.design();
-    const vessel = design?.vessel;
-    if (!light || !vessel) return null;
-    const ground = this.tank.told()?.derived['substrate.bed'].value?.topMm.least ?? 0;
-    const at = (x: number, y: number) => ppfdAt(light.lamps, light.water, [x, y, ground]);
-    const middle = at(vessel.lengthMm / 2, vessel.widthMm / 2);
-    const hours = design.care.lampHours ?? ASSUMED_CARE.lampHours;
-    return {
-      floor: rounded(middle, 0, this.units()),
-      corner: rounded(at(30, 30), 0, this.units()),
-      daily: rounded(dailyMol(middle, hours, 0), 1, this.units()),
-      hours: rounded(hours, 1, this.units()),
-    };
-  });
-
-  protected addLamp(): void {
-    const design = this.tank.design();
-    if (!design?.vessel || this.locked()) return;
-    const id = Object.hasOwn(design.equipment, 'lamp') ? `lamp-${crypto.randomUUID().slice(0, 6)}` : 'lamp';
-    const value = {
-      order: nextOrder(design.equipment),
-      kind: 'lamp',
-      powerW: null,
-      sizeMm: null,
-      placeMm: null,
-      light: this.usualLamp('bar'),
-    };
-    this.store.edit('Add a lamp', [{ op: 'add', path: pointer('equipment', id), value }]);
-  }
-
-  protected setForm(id: string, light: LampLight | null, form: LampLight['form'] | null): void {
-    const value = form === null ? null : { ...(light ?? this.usualLamp(form)), form };
-    this.store.edit('Kind of lamp', [{ op: 'replace', path: pointer('equipment', id, 'light'), value }]);
-  }
-
-  protected setLight<K extends keyof LampLight>(id: string, part: K, value: LampLight[K]): void {
-    this.store.edit('Light of a lamp', [{ op: 'replace', path: pointer('equipment', id, 'light', part), value }]);
-  }
-
-  /** As lamps of this tank usually are: over all of it, 25 lumens a litre. Common practice; every figure is there to be put right. */
-  private usualLamp(form: LampLight['form']): LampLight {
-    const { lengthMm, widthMm, waterLevelMm } = this.tank.design()!.vessel!;
-    const lumens = Math.max(200, Math.round(((lengthMm * widthMm * waterLevelMm) / 1e6) * 25 * 0.01) * 100);
-    return newLamp(form, {
-      output: { value: lumens, unit: 'lm' },
-      lengthMm: Math.round(lengthMm * 0.9),
-      widthMm: Math.round(widthMm * 0.5),
-    });
-  }
 
   protected readonly pieces = computed(() => {
     const world = this.tank.told()?.world;

@@ -310,7 +310,7 @@ const LEAF = '#6f9a63';
 const darker = (hex: string): string =>
   `#${[1, 3, 5]
     .map((at) =>
-      Math.round(parseInt(hex.slice(at, at + 2), 16) * 0.62)
+      Math.round(parseInt(hex.slice(at, at + 2), 16) * 0.72)
         .toString(16)
         .padStart(2, '0'),
     )

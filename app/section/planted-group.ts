@@ -77,8 +77,8 @@ interface Hold {
       stroke-linejoin: round;
     }
     .filled path {
-      fill-opacity: 0.62;
-      stroke-width: 0.8;
+      fill-opacity: 0.66;
+      stroke-width: 0.5;
     }
     .over path {
       fill-opacity: 0.42;

@@ -31,6 +31,9 @@ import { BuiltGroup } from './built-group';
 import { PlantedGroup } from './planted-group';
 import { waterTint } from './figure';
 import type { DrawingView } from './outline';
+import type { Assessment } from '../../core/assessment/assess';
+import type { LightMap } from '../../core/assessment/light-map';
+import { lightPicture } from './light-shade';
 import { shelterOf, shelterPicture } from './shelter-shade';
 
 /** Most findings tied to their place on a bench of built things. */
@@ -73,8 +76,9 @@ export class Section {
   readonly pointing = input(false);
   /** From the left and from the front, millimetres; from the front view at the depth of the middle. */
   readonly pointedAt = output<readonly [number, number]>();
-  /** What is laid over the water: nothing, or how near the next hide is. */
-  readonly shade = input<'plain' | 'shelter'>('plain');
+  /** What is laid over the water: nothing, how near the next hide is, or how much light there is. */
+  readonly shade = input<'plain' | 'shelter' | 'light'>('plain');
+  readonly light = input<LightMap | null>(null);
   private readonly tank = inject(TankView);
   private readonly why = inject(Why);
   private readonly store = inject(TankSession);
@@ -235,16 +239,30 @@ export class Section {
     });
   });
 
-  /** How near the next hide is, laid over the water. */
+  /** How near the next hide is, or how light it is, laid over the water. */
   protected readonly overlay = computed(() => {
     const assessment = this.tank.told();
     const vessel = this.vessel();
-    if (this.shade() !== 'shelter' || !assessment || !vessel) return null;
-    const shelter = shelterOf(assessment);
+    if (!assessment || !vessel) return null;
     const heightMm = this.section() ? vessel.waterLevelMm : vessel.widthMm;
-    const href = shelter && shelterPicture(shelter, vessel, this.view());
+    const href = this.overlaid(assessment, vessel);
     return href ? { href, heightMm } : null;
   });
+
+  private overlaid(assessment: Assessment, vessel: Vessel): string | null {
+    switch (this.shade()) {
+      case 'shelter': {
+        const shelter = shelterOf(assessment);
+        return shelter && shelterPicture(shelter, vessel, this.view());
+      }
+      case 'light': {
+        const map = this.light();
+        return map && lightPicture(map);
+      }
+      case 'plain':
+        return null;
+    }
+  }
 
   /** Findings that have a place among bed and pieces, tied to it. */
   protected readonly ties = computed(() => {

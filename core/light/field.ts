@@ -117,10 +117,21 @@ export function ppfdAt(
   at: readonly [number, number, number],
   obstacles: Obstacles | null = null,
 ): number {
-  const [x, y, z] = at;
+  let sum = 0;
+  for (const [light, right, back] of ppfdParts(lamps, water, at))
+    sum += obstacles && !isClear(obstacles, at, right, back) ? light * INTO_SHADOW : light;
+  return sum;
+}
+
+/** What every part of every lamp gives at a place: photons, and how far the way to it goes along and across for each millimetre up. */
+export function ppfdParts(
+  lamps: readonly Lamp[],
+  water: WaterColumn,
+  [x, y, z]: readonly [number, number, number],
+): (readonly [light: number, right: number, back: number])[] {
   const depthMm = Math.max(0, water.surfaceMm - z);
   const left = shareTable(water.a440PerM, Math.max(water.surfaceMm, depthMm))(depthMm) * water.throughLid;
-  let sum = 0;
+  const found: (readonly [number, number, number])[] = [];
   for (const lamp of lamps) {
     const parts = partsOf(lamp);
     const exponent = beamExponent(lamp.beamDegrees);
@@ -128,11 +139,11 @@ export function ppfdAt(
       const [toX, toY] = [lamp.atMm[0] + dx - x, lamp.atMm[1] + dy - y];
       const aside = Math.hypot(toX, toY);
       const tangent = tangentTo(lamp.overWaterMm, depthMm, aside);
-      const light = photons(lamp.umolPerS / parts.length, exponent, lamp.overWaterMm, depthMm, aside, tangent);
-      sum += obstacles && !isClear(obstacles, at, ...slopeIn(tangent, aside, toX, toY)) ? light * INTO_SHADOW : light;
+      const light = left * photons(lamp.umolPerS / parts.length, exponent, lamp.overWaterMm, depthMm, aside, tangent);
+      found.push([light, ...slopeIn(tangent, aside, toX, toY)]);
     }
   }
-  return sum * left;
+  return found;
 }
 
 /** How far the way to a lamp goes along and across for each millimetre up through the water. */

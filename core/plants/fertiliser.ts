@@ -20,7 +20,7 @@ export const FERTILISER_META: Readonly<Record<Fertiliser, { name: string; unit: 
   potassium: { name: 'Potassium', unit: 'mg/L potassium a week', usual: 10, gives: 'potassium sulphate' },
   iron: { name: 'Iron and traces', unit: 'mg/L iron a week', usual: 0.2, gives: 'chelated metals' },
   carbon: { name: 'Liquid carbon', unit: 'mL to 100 L a day', usual: 1, gives: 'an aldehyde: hard on mosses and thin leaves' },
-  capsules: { name: 'Capsules at the roots', unit: 'a month', usual: 6, gives: 'food in the bed, where root feeders stand' },
+  capsules: { name: 'Root capsules', unit: 'a month', usual: 6, gives: 'food in the bed, where root feeders stand' },
 };
 
 const NITRATE = 62.005;

@@ -1,0 +1,35 @@
+import type { LightMap } from '../../core/assessment/light-map';
+
+/** Where a drawing of light goes up a step, µmol/m²s: shade plants, half light, open light, and what burns them. */
+export const LIGHT_STEPS = [15, 30, 60, 120] as const;
+const STRENGTH = [0.62, 0.44, 0.28, 0.14, 0] as const;
+
+/** The steps as a key to the drawing. */
+export function lightKey(): { text: string; fill: string }[] {
+  return STRENGTH.map((strength, i) => ({
+    text:
+      i === 0
+        ? `under ${LIGHT_STEPS[0]}`
+        : i === LIGHT_STEPS.length
+          ? `over ${LIGHT_STEPS[i - 1]}`
+          : `${LIGHT_STEPS[i - 1]}–${LIGHT_STEPS[i]}`,
+    fill: `rgb(24 32 58 / ${strength})`,
+  }));
+}
+
+/** Dark laid over the water, the darker the less light falls there; in steps, so that a place can be read off. */
+export function lightPicture({ columns, rows, ppfd }: LightMap): string | null {
+  const canvas = document.createElement('canvas');
+  [canvas.width, canvas.height] = [columns, rows];
+  const context = canvas.getContext('2d');
+  if (!context) return null;
+  const image = context.createImageData(columns, rows);
+  ppfd.forEach((light, i) => {
+    if (light < 0) return;
+    const step = LIGHT_STEPS.findIndex((edge) => light < edge);
+    const strength = STRENGTH[step < 0 ? LIGHT_STEPS.length : step]!;
+    image.data.set([24, 32, 58, Math.round(strength * 255)], i * 4);
+  });
+  context.putImageData(image, 0, 0);
+  return canvas.toDataURL();
+}

@@ -20,11 +20,11 @@ async function bench(key: string, selector: string): Promise<void> {
 const conflicts = () => page.$$eval('tr-ledger article[data-severity="conflict"]', (all) => all.length);
 
 describe('the demo room', () => {
-  it('shows its four tanks, drawn and judged', async () => {
+  it('shows its five tanks, drawn and judged', async () => {
     await page.goto(`${site.url}/`);
-    await page.waitForFunction(() => document.querySelectorAll('.tanks a .glass').length === 4);
+    await page.waitForFunction(() => document.querySelectorAll('.tanks a .glass').length === 5);
     const cards = await page.$$eval('.tanks a', (all) => all.map((card) => (card.textContent ?? '').replace(/\s+/g, ' ').trim()));
-    expect(cards.length).toBe(4);
+    expect(cards.length).toBe(5);
     expect(cards[1]).toMatch(/^Peat pocket ?Parosphromenus harveyi ?\d conflict, \d to watch/);
     expect(faults).toEqual([]);
   });

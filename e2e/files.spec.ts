@@ -40,7 +40,7 @@ async function dropFile(selector: string, name: string, bytes: Uint8Array): Prom
 
 async function openRoom(): Promise<void> {
   await page.goto(`${site.url}/`);
-  await page.waitForFunction(() => document.querySelectorAll('.tanks a .glass').length === 4);
+  await page.waitForFunction(() => document.querySelectorAll('.tanks a .glass').length === 5);
 }
 
 describe('a room as a file', () => {
@@ -60,7 +60,7 @@ describe('a room as a file', () => {
 
     await dropFile('main', 'barn.zip', zip);
     await page.waitForFunction(() => document.querySelector<HTMLInputElement>('h1 input')?.value === 'Low Barn (copy)');
-    await page.waitForFunction(() => document.querySelectorAll('.tanks a .glass').length === 4);
+    await page.waitForFunction(() => document.querySelectorAll('.tanks a .glass').length === 5);
     expect(await page.$$eval('nav[aria-label=Rooms] a', (all) => all.map((link) => link.textContent?.trim()))).toEqual([
       'Low Barn',
       'Low Barn (copy)',

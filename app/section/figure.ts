@@ -17,7 +17,7 @@ export interface TankFigure {
 }
 
 /** Enough to recognise a tank by. */
-const MOST = { pieces: 16, plants: 6, animals: 12 };
+const MOST = { pieces: 16, plants: 7, ofPlanting: 2, animals: 12 };
 /** The ink of clear water on a drawing. */
 const PLAIN_WATER = [156, 199, 207] as const;
 
@@ -59,7 +59,7 @@ export function figureOf(assessment: Assessment): TankFigure | null {
       .slice(0, MOST.pieces)
       .map(({ body, colour }) => ({ path: whole(body), fill: colour })),
     tint: waterTint(derived['water.colour'].value),
-    plants: drawPlantings(derived['plants.standing'].value ?? [], 'section')
+    plants: drawPlantings(derived['plants.standing'].value ?? [], 'section', MOST.ofPlanting)
       .slice(0, MOST.plants)
       .map(({ path, xMm, zMm, filled, leaf }) => ({ path: whole(path), xMm: rounded(xMm), zMm: rounded(zMm), leafy: filled, leaf })),
     animals: drawAnimals(

@@ -9,6 +9,8 @@ type Seed = (i: number) => number;
 interface Sized {
   heightMm: number;
   widthMm: number;
+  /** For a picture of a thumb's size: fewer leaves on a stem. */
+  coarse?: boolean;
 }
 
 const round = (mm: number): string => String(Math.round(mm * 10) / 10);
@@ -30,12 +32,12 @@ const line = (p: Pen, x0: number, y0: number, cx: number, cy: number, x1: number
   `M${p(x0, y0)}Q${p(cx, cy)} ${p(x1, y1)}Q${p(cx, cy)} ${p(x0, y0)}Z`;
 
 /** A line with leaves in pairs, shorter to the tip. */
-function stem(p: Pen, { heightMm, widthMm }: Sized, seed: Seed): string {
+function stem(p: Pen, { heightMm, widthMm, coarse }: Sized, seed: Seed): string {
   const sway = (seed(1) - 0.5) * Math.min(40, heightMm * 0.16);
   const tall = heightMm * (0.82 + 0.18 * seed(2));
   const at = (t: number): [number, number] => [sway * t * t * (1.6 - t), tall * t];
   let path = line(p, 0, 0, sway * 0.1, tall * 0.5, sway * 0.6, tall);
-  const nodes = Math.max(3, Math.min(14, Math.round(tall / 17)));
+  const nodes = Math.max(3, Math.min(14, Math.round(tall / (coarse ? 34 : 17))));
   const reach = Math.min(Math.max(8, widthMm / 2), 26);
   for (let i = 1; i <= nodes; i++) {
     const t = i / nodes;
@@ -47,11 +49,11 @@ function stem(p: Pen, { heightMm, widthMm }: Sized, seed: Seed): string {
 }
 
 /** Stems of needles or fine fans, in whorls. */
-function whorls(p: Pen, { heightMm, widthMm }: Sized, seed: Seed): string {
+function whorls(p: Pen, { heightMm, widthMm, coarse }: Sized, seed: Seed): string {
   const sway = (seed(1) - 0.5) * Math.min(50, heightMm * 0.2);
   const tall = heightMm * (0.82 + 0.18 * seed(2));
   let path = line(p, 0, 0, sway * 0.1, tall * 0.5, sway * 0.6, tall);
-  const nodes = Math.max(4, Math.min(18, Math.round(tall / 13)));
+  const nodes = Math.max(4, Math.min(18, Math.round(tall / (coarse ? 30 : 13))));
   const reach = Math.min(Math.max(7, widthMm / 2), 24);
   for (let i = 1; i <= nodes; i++) {
     const t = i / nodes;

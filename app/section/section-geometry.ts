@@ -160,21 +160,21 @@ const drawnPlants = new Map<string, string>();
 const MOST_KEPT = 600;
 
 /** Plantings by habit and size, the furthest first; from the front y goes up from the bottom, from above from the front pane. */
-export function drawPlantings(standing: readonly Standing[], view: DrawingView): DrawnPlant[] {
+export function drawPlantings(standing: readonly Standing[], view: DrawingView, most = MOST_OF_PLANTING): DrawnPlant[] {
   return standing
     .filter(({ on }) => on.kind !== 'outside')
     .map((planting): DrawnPlant => {
       const { id, plant, item, footMm } = planting;
       const size = { heightMm: Math.round(planting.heightMm), widthMm: Math.round(planting.widthMm) };
-      const key = `${id} ${plant.id} ${view} ${size.heightMm} ${size.widthMm} ${item.count} ${item.spreadMm}`;
+      const key = `${id} ${plant.id} ${view} ${most} ${size.heightMm} ${size.widthMm} ${item.count} ${item.spreadMm}`;
       let path = drawnPlants.get(key);
       if (path === undefined) {
-        path = spots(item, MOST_OF_PLANTING)
+        path = spots(item, most)
           .map(([dx, dy], i) => {
             const seed = (n: number) => steady(`${id}${i}`, n);
             return view === 'plan'
               ? crownPath(plant, size, [dx, dy], seed)
-              : habitPath(plant, shrunk(size, seed(99)), [dx, 0], seed, planting.hold === 'afloat');
+              : habitPath(plant, { ...shrunk(size, seed(99)), coarse: most < MOST_OF_PLANTING }, [dx, 0], seed, planting.hold === 'afloat');
           })
           .join('');
         if (drawnPlants.size >= MOST_KEPT) drawnPlants.clear();

@@ -37,7 +37,7 @@ describe('the set-point remedy', () => {
   it('adds a heater where there is none, inside the window', () => {
     const [proposal] = propose(setPointRemedy, weedyThicket, 'heat.too-cold:danios');
     expect(after(weedyThicket, proposal).equipment['heater']).toEqual({
-      order: 1,
+      order: 2,
       kind: 'heater',
       setPointC: 22,
       powerW: null,

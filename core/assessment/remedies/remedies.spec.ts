@@ -95,7 +95,6 @@ describe('remedies', () => {
       'leaves',
       'lid',
       'open-lid',
-      'plant-off',
       'rating',
       'recipe',
       'remove',

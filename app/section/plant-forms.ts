@@ -233,10 +233,14 @@ function alga(p: Pen, { heightMm, widthMm }: Sized, seed: Seed): string {
   return path;
 }
 
+/** Over the water, of what is drawn of a mangrove. */
+const CROWN_MM = 60;
+
 /** Prop roots in the water, a trunk and leathery leaves over it; the foot is at the surface. */
 function mangrove(p: Pen, { heightMm, widthMm }: Sized, seed: Seed): string {
   const down = Math.min(heightMm * 0.45, 220);
-  const up = Math.max(40, heightMm - down);
+  // the tree outgrows the frame: its crown is drawn where it can be seen
+  const up = Math.min(Math.max(40, heightMm - down), CROWN_MM);
   let path = '';
   for (let i = 0; i < 7; i++) {
     const x = ((i + 0.5) / 7 - 0.5) * widthMm * 0.8;
@@ -246,7 +250,7 @@ function mangrove(p: Pen, { heightMm, widthMm }: Sized, seed: Seed): string {
   for (let i = 0; i < 7; i++) {
     const y = up * (0.4 + 0.6 * (i / 6));
     const side = i % 2 === 0 ? 1 : -1;
-    path += leaf(p, 0, y, side * Math.max(18, widthMm * 0.3), y + 12, 0.24);
+    path += leaf(p, 0, y, side * Math.min(70, Math.max(18, widthMm * 0.3)), y + 12, 0.24);
   }
   return path;
 }

@@ -3,6 +3,8 @@ import type { TankFigure } from '../section/figure';
 
 const VIEW = { width: 196, height: 92, pad: 4 };
 
+let figures = 0;
+
 /** A tank in small, to its own scale: enough to know it by. */
 @Component({
   selector: 'tr-tank-figure',
@@ -18,16 +20,19 @@ const VIEW = { width: 196, height: 92, pad: 4 };
           @for (part of f.ground; track $index) {
             <path [attr.fill]="part.fill" [attr.d]="part.path" />
           }
-          @for (plant of f.plants; track $index) {
-            <path
-              class="plant"
-              [class.leafy]="plant.leafy"
-              [attr.transform]="'translate(' + plant.xMm + ' ' + -plant.zMm + ') scale(1 -1)'"
-              [attr.d]="plant.path"
-              [style.fill]="plant.leafy ? plant.leaf : null"
-              [style.stroke]="plant.leafy ? null : plant.leaf"
-            />
-          }
+          <clipPath [attr.id]="key"><path [attr.d]="'M0 0H' + f.lengthMm + 'V' + -2 * f.heightMm + 'H0Z'" /></clipPath>
+          <g [attr.clip-path]="'url(#' + key + ')'">
+            @for (plant of f.plants; track $index) {
+              <path
+                class="plant"
+                [class.leafy]="plant.leafy"
+                [attr.transform]="'translate(' + plant.xMm + ' ' + -plant.zMm + ') scale(1 -1)'"
+                [attr.d]="plant.path"
+                [style.fill]="plant.leafy ? plant.leaf : null"
+                [style.stroke]="plant.leafy ? null : plant.leaf"
+              />
+            }
+          </g>
           @for (animal of f.animals; track $index) {
             <path
               class="animal"
@@ -81,6 +86,7 @@ const VIEW = { width: 196, height: 92, pad: 4 };
   `,
 })
 export class TankFigureDrawing {
+  protected readonly key = `tank-figure-${++figures}`;
   readonly figure = input.required<TankFigure | null>();
   protected readonly view = VIEW;
   protected readonly scale = computed(() => {

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { conditionerOf } from '../../core/water/conditioners';
 import { pointer } from '../../core/design/edit';
-import { Fertiliser, FERTILISER_META } from '../../core/plants/fertiliser';
+import { Fertiliser, FERTILISER_META } from '../../core/tank/fertiliser';
 import { formatQuantity } from '../../core/quantity/format';
 import { PreferencesStore } from '../store/preferences';
 import { TankSession } from '../store/tank-session';

@@ -19,6 +19,7 @@ import { lightKey } from '../section/light-shade';
 import { workedOut } from '../store/worked-out';
 import { FertiliserFields } from './fertiliser-fields';
 import { LampFields } from './lamp-fields';
+import { PlantingPlans } from './planting-plans';
 import { QuantityField } from '../ui/quantity-field';
 import { SelectField } from '../ui/select';
 
@@ -53,7 +54,7 @@ const MOST_FOUND = 8;
 /** The plants of the tank: where they stand, what holds them, how far they are grown. */
 @Component({
   selector: 'tr-plants-bench',
-  imports: [ChoiceField, FertiliserFields, LampFields, QuantityField, Section, SelectField],
+  imports: [ChoiceField, FertiliserFields, LampFields, PlantingPlans, QuantityField, Section, SelectField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './plants-bench.html',
   styleUrls: ['../ui/scene-bench.less', './plants-bench.less'],

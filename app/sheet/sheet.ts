@@ -11,6 +11,7 @@ import { formatNumber, formatQuantity, formatSpan } from '../../core/quantity/fo
 import { additionOrder } from '../../core/stocking/addition-order';
 import { conditionerOf } from '../../core/water/conditioners';
 import { massOf } from '../../core/hardscape/mass';
+import { plantingWork, plantsToBuy } from '../../core/plants/to-buy';
 import { Section } from '../section/section';
 import { PreferencesStore } from '../store/preferences';
 import { TankView } from '../store/tank-view';
@@ -116,6 +117,17 @@ export class Sheet {
     return [...kinds].map(
       ([name, { count, grams }]) => `${count} × ${name}${grams === null ? '' : `: ${formatQuantity('mass', grams, units)}`}`,
     );
+  });
+
+  /** What is planted as it is sold, and how it is made ready. */
+  protected readonly plants = computed(() => {
+    const derived = this.view.derived();
+    const kinds = plantsToBuy(derived?.['plants.standing'].value ?? []);
+    if (kinds.length === 0) return null;
+    const shrimp = (derived?.['stock.members'].value ?? []).some(
+      ({ organism }) => organism?.group === 'shrimp' || organism?.group === 'snail' || organism?.group === 'crayfish',
+    );
+    return { kinds, work: plantingWork({ soil: (derived?.['water.lying'].value?.soil ?? null) !== null, shrimp }) };
   });
 
   protected readonly values = computed(() => {

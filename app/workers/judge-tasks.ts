@@ -1,5 +1,6 @@
 import type { Assessment } from '../../core/assessment/assess';
 import { lightMapOf, type LightMap } from '../../core/assessment/light-map';
+import { plantingPlans, type PlantingPlan, type PlantingWish } from '../../core/assessment/plan/planting';
 import { routines, type Routine } from '../../core/assessment/plan/routine';
 import { tubHours, type Tub } from '../../core/assessment/plan/kept-water';
 import { topUps, type TopUp } from '../../core/assessment/plan/top-up';
@@ -35,6 +36,7 @@ export interface Tasks {
   /** The verdict on a tank as its card shows it. */
   card: { input: { units: UnitChoice }; output: NonNullable<TankSummary['judged']> };
   lightMap: { input: 'section' | 'plan'; output: LightMap | null };
+  plantings: { input: PlantingWish; output: readonly PlantingPlan[] };
   routines: { input: null; output: readonly Routine[] };
   topUps: { input: null; output: TopUp | null };
   tubHours: { input: { tub: Tub; coolsC: number; usualOxygenMgPerL: number }; output: ReturnType<typeof tubHours> };
@@ -78,6 +80,7 @@ export const TASKS: {
   compare: compared,
   card: (assessment, { units }) => judgedSummary(assessment, units),
   lightMap: (assessment, view) => lightMapOf(assessment, view),
+  plantings: (assessment, wish) => plantingPlans(assessment, wish),
   routines: (assessment) => routines(assessment),
   topUps: (assessment) => topUps(assessment),
   tubHours: (_, { tub, coolsC, usualOxygenMgPerL }) => tubHours(tub, coolsC, usualOxygenMgPerL),

@@ -2,7 +2,7 @@ import { dailyIntegral } from '../light/daily-integral';
 import { lightAt } from '../light/field';
 import { bar, spot } from '../light/lamp-shapes';
 import { growth } from '../plants/growth';
-import { uptake } from '../plants/uptake';
+import { uptake } from '../tank/uptake';
 import { luxToPpfd } from '../light/spectrum';
 import { throughWater } from '../light/through-water';
 import { createRegistry, listed } from '../calculation/registry';
@@ -94,6 +94,7 @@ export const calculations = createRegistry([
   listed(throughWater),
   listed(lightAt),
   listed(growth),
+  listed(uptake),
   listed(luxToPpfd),
   listed(evaporation),
   listed(heatLossCalculation),

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { FertiliserPlan } from '../plants/fertiliser';
+import { FertiliserPlan } from '../tank/fertiliser';
 import { DatedStep } from '../schedule/step';
 
 const Key = z.string().min(1).max(80);

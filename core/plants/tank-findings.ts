@@ -1,6 +1,6 @@
 import type { Finding } from '../calculation/finding';
 import type { Animal, Plant } from '../catalogue/organism';
-import { harmedByCarbon } from './fertiliser';
+import { harmedByCarbon } from '../tank/fertiliser';
 import { plantedShare } from './growth';
 import type { Standing } from './standing';
 

@@ -2,7 +2,7 @@ import type { Material, WaterAction } from '../../catalogue/material';
 import type { Plant } from '../../catalogue/organism';
 import type { Surface } from '../../care/model';
 import { hoursOfLight } from '../../equipment/lamps';
-import { weeklyDose, type FertiliserPlan } from '../../plants/fertiliser';
+import { weeklyDose, type FertiliserPlan } from '../../tank/fertiliser';
 import { inOrder, type Design } from '../../design/design';
 import { sourceLabel } from '../../design/room';
 import { bodyL, massOf } from '../../hardscape/mass';

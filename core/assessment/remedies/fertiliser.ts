@@ -1,6 +1,6 @@
 import type { Finding } from '../../calculation/finding';
 import { pointer } from '../../design/edit';
-import { FERTILISER_META } from '../../plants/fertiliser';
+import { FERTILISER_META } from '../../tank/fertiliser';
 import type { Assessment } from '../assessment';
 import { forRevision, type Proposal } from './remedy';
 

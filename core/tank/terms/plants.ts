@@ -1,4 +1,4 @@
-import { PHOTOSYNTHETIC_QUOTIENT, uptakeOf } from '../../plants/uptake';
+import { PHOTOSYNTHETIC_QUOTIENT, uptakeOf } from '../uptake';
 import { N_MASS, STATE } from '../state';
 import { breathing, MG_PER_MMOL_O2, type Term } from '../term';
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { run, startState } from '../tank/run';
-import { N_MASS, STATE } from '../tank/state';
+import { run, startState } from './run';
+import { N_MASS, STATE } from './state';
 import { SMALL_TANK } from '../testing/scenarios';
 import { FertiliserPlan, harmedByCarbon, weeklyDose } from './fertiliser';
 import { CARBON_PER_NITROGEN, PHOSPHORUS_PER_NITROGEN, uptake, uptakeOf } from './uptake';

@@ -14,6 +14,7 @@ const STARVED = 0.3;
 /** Concentrations at which uptake is half of what it could be: mg N, mg P, mmol CO2 a litre. */
 const HALF = { nitrogen: 0.1, phosphorus: 0.01, co2: 0.1 };
 const N_MASS = 14.007;
+const C_MASS = 12.011;
 const O2_MASS = 31.998;
 
 /** What plants have of it all at an hour. */
@@ -78,7 +79,7 @@ export const uptake = calculation({
   outputs: z.strictObject({
     nitrogenMgPerDay: z.number(),
     phosphorusMgPerDay: z.number(),
-    carbonMmolPerDay: z.number(),
+    carbonMgPerDay: z.number(),
     oxygenMgPerDay: z.number(),
   }),
   source: [
@@ -98,7 +99,7 @@ export const uptake = calculation({
     return {
       nitrogenMgPerDay: day.nitrogenMg,
       phosphorusMgPerDay: day.phosphorusMg,
-      carbonMmolPerDay: day.carbonMmol,
+      carbonMgPerDay: day.carbonMmol * C_MASS,
       oxygenMgPerDay: (day.fromWaterMmol * PHOTOSYNTHETIC_QUOTIENT - day.breathMmol) * O2_MASS,
     };
   },

@@ -1,0 +1,79 @@
+import type { Bought, Plant } from '../catalogue/organism';
+import type { PlantItem } from './model';
+
+/** Plants or stems that one of what is sold holds. Common practice: five stems to a bunch, a portion of moss as large as a palm. */
+const HOLDS: Readonly<Record<Bought, number>> = { pot: 1, stems: 5, portion: 1, tub: 5, clump: 2, cutting: 1 };
+const UNIT: Readonly<Record<Bought, readonly [one: string, several: string]>> = {
+  pot: ['pot', 'pots'],
+  stems: ['bunch of stems', 'bunches of stems'],
+  portion: ['portion', 'portions'],
+  tub: ['tub', 'tubs'],
+  clump: ['mat or clump', 'mats or clumps'],
+  cutting: ['cutting of your own', 'cuttings of your own'],
+};
+
+/** One kind to get, as it is sold. */
+export interface ToBuy {
+  plant: Plant;
+  form: Bought;
+  /** Pots, bunches, portions. */
+  units: number;
+  says: string;
+  /** Plants or stems that are wanted. */
+  count: number;
+  /** What is to be done with it before it goes in. */
+  prepare: readonly string[];
+}
+
+/** As its kind is usually sold, where nobody has said. */
+const usualForm = ({ form, traits: { bought } }: Plant): Bought =>
+  bought?.value?.[0] ?? (form === 'stem' ? 'stems' : form === 'moss' ? 'portion' : 'pot');
+
+function prepared(plant: Plant, form: Bought): string[] {
+  const lines: string[] = [];
+  if (form === 'pot') lines.push('take it out of its pot, tease the wool off under running water, cut the roots to a finger’s width');
+  if (form === 'tub') lines.push('rinse the jelly off; it comes without snails and algae');
+  if (form === 'stems') lines.push('untie, take off the lowest leaves, sort by length: long ones behind');
+  if (plant.traits.rooting.value === 'attach' && plant.form !== 'moss') lines.push('keep the rhizome out of the bed');
+  if (plant.form === 'moss') lines.push('spread thin: what lies thick goes brown inside');
+  if (plant.traits.melts.value) lines.push('it may lose its leaves: leave the roots, new ones follow in three to six weeks');
+  return lines;
+}
+
+/** All plantings of a tank as a list to get, the most of it first. */
+export function plantsToBuy(plantings: readonly { item: PlantItem; plant: Plant }[]): ToBuy[] {
+  const byKind = new Map<string, { plant: Plant; form: Bought; count: number }>();
+  for (const { item, plant } of plantings) {
+    const form = item.bought ?? usualForm(plant);
+    const key = `${plant.id} ${form}`;
+    const known = byKind.get(key);
+    if (known) known.count += item.count;
+    else byKind.set(key, { plant, form, count: item.count });
+  }
+  return [...byKind.values()]
+    .map(({ plant, form, count }) => {
+      const units = Math.ceil(count / HOLDS[form]);
+      return { plant, form, count, units, says: `${units} ${UNIT[form][units === 1 ? 0 : 1]}`, prepare: prepared(plant, form) };
+    })
+    .sort((a, b) => b.count - a.count || a.plant.latin.localeCompare(b.plant.latin));
+}
+
+/**
+ * Work that all new plants ask for, in its order, and what practitioners differ on. Common practice.
+ *
+ * @param shrimp whether shrimp or snails are to live there
+ */
+export function plantingWork({ soil, shrimp }: { soil: boolean; shrimp: boolean }): string[] {
+  return [
+    'Wash every plant and look it over; keep it apart for a week or two where there is a bucket and light for it.',
+    shrimp
+      ? 'Bought plants may carry sprays that kill shrimp and snails: change their water daily for a week, or take plants grown in jelly. A dip of alum (half an hour) kills snails and their eggs; bleach burns mosses and ferns. Rinse well.'
+      : 'A dip of alum (half an hour) kills snails and their eggs; bleach burns mosses and ferns. Rinse well.',
+    'Plant with the water no higher than the bed, and keep leaves misted; tall stems go in once it is filled.',
+    ...(soil
+      ? [
+          'Fresh active soil gives off ammonia for weeks. Some plant at once and change much water: the plants take it up, and mosses suffer. Others wait until it has fallen: nothing melts, and algae have the time to themselves.',
+        ]
+      : []),
+  ];
+}

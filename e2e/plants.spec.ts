@@ -54,9 +54,46 @@ describe('the plants of a tank', () => {
     await page.mouse.click(svg.x + svg.width * 0.6, svg.y + svg.height * 0.55);
     await settled(page);
     expect((await planted()).length).toBe(were.length + 3);
-    expect(await text('tr-plants-bench .head')).toContain('4 kinds');
+    expect(await text('tr-plants-bench .head')).toContain('5 kinds');
     await press('Put the brush down');
     await checkAxe('plants');
+    expect(faults).toEqual([]);
+  });
+
+  it('are lit on the drawing, and a lamp is set right by a meter', async () => {
+    const pressLabel = (label: string) =>
+      page.$$eval('.head label', (all, wanted) => all.find((one) => one.textContent?.trim() === wanted)?.click(), label);
+    await pressLabel('Light');
+    await page.waitForSelector('tr-section image.shade');
+    expect(await text('.key')).toContain('30–60');
+    await pressLabel('Both');
+    await page.waitForFunction(() => document.querySelectorAll('tr-section image.shade').length === 2);
+    await checkAxe('plants, lit');
+    const ground = () => text('tr-lamp-fields .title');
+    expect(await ground()).toMatch(/\d+ µmol\/m²s on the middle of the ground/);
+    const field = await page.waitForSelector('tr-lamp-fields ::-p-aria(A meter reads)');
+    await field!.type('1480');
+    await page.keyboard.press('Enter');
+    await settled(page);
+    // neutral white LED: 74 lux to the photon
+    await page.waitForFunction(() =>
+      /^Light\s+2\d µmol/.test(document.querySelector('tr-lamp-fields .title')?.textContent?.trim().replace(/\s+/g, ' ') ?? ''),
+    );
+    expect(faults).toEqual([]);
+  });
+
+  it('are put forward as whole plantings: two presses plant one, and undo takes all of it back', async () => {
+    const were = (await planted()).length;
+    await press('Propose');
+    await page.waitForSelector('.plans li .btn');
+    expect((await page.$$('.plans li')).length).toBeGreaterThan(0);
+    await checkAxe('plantings put forward');
+    await page.click('.plans li .btn');
+    await settled(page);
+    expect((await planted()).length).toBeGreaterThan(were);
+    await press('Undo');
+    await settled(page);
+    expect((await planted()).length).toBe(were);
     expect(faults).toEqual([]);
   });
 });

@@ -3,6 +3,8 @@ import { catalogueData } from '../catalogue';
 import demo from '../catalogue/demo/low-barn.json';
 import { assess } from '../core/assessment/assess';
 import type { DeriveCache } from '../core/assessment/derive';
+import { lightMapOf } from '../core/assessment/light-map';
+import { newLamp } from '../core/equipment/lamps';
 import { helpFor } from '../core/assessment/remedies/offer';
 import { indexCatalogue } from '../core/catalogue/catalogue';
 import { Room } from '../core/design/room';
@@ -53,7 +55,42 @@ export function runBench(): Record<string, number[]> {
     });
   time(200, () => assess({ design, room, catalogue }));
   const cache: DeriveCache = new Map();
+  const lamps = Object.fromEntries(
+    [0, 1, 2].map((i) => [
+      `lamp-${i}`,
+      {
+        order: 10 + i,
+        kind: 'lamp' as const,
+        powerW: 30,
+        sizeMm: null,
+        placeMm: null,
+        light: newLamp(i === 2 ? 'spot' : 'bar', { output: { value: 4000, unit: 'lm' }, lengthMm: 800, atMm: [450 + 450 * i, 300] }),
+      },
+    ]),
+  );
+  const lit = { ...design, equipment: { ...design.equipment, ...lamps } };
+  time(60, () => assess({ design: lit, room, catalogue }));
+  // a tank of 1200 mm, as it is asked for after every edit: a piece has moved, the lamps have not
+  const narrower = { ...lit, vessel: lit.vessel && { ...lit.vessel, lengthMm: 1200, widthMm: 500, heightMm: 500, waterLevelMm: 450 } };
+  const moved = (i: number) => ({
+    ...narrower,
+    scene: {
+      ...narrower.scene,
+      'stone-0': { ...narrower.scene['stone-0']!, positionMm: [120 + (i % 40), 90, 0] as [number, number, number] },
+    },
+  });
+  const judged = Array.from({ length: 40 }, (_, i) => assess({ design: moved(i), room, catalogue }));
+  const dimmed = Array.from({ length: 20 }, (_, i) =>
+    assess({
+      design: { ...narrower, water: { ...narrower.water, organicCarbonMgPerL: { value: 1 + i, basis: 'measured' as const } } },
+      room,
+      catalogue,
+    }),
+  );
   return {
+    'assess, nothing kept, 3 lamps': time(200, () => assess({ design: lit, room, catalogue })),
+    'light from above, 1200 mm': time(20, (i) => lightMapOf(dimmed[i]!, 'plan')),
+    'light from above, a piece moved': time(40, (i) => lightMapOf(judged[i]!, 'plan')).slice(1),
     'assess, nothing kept': time(400, () => assess({ design, room, catalogue })),
     'assess after an edit': time(400, (i) => {
       const vessel = design.vessel && { ...design.vessel, waterLevelMm: 300 + (i % 200) };

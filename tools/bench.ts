@@ -36,7 +36,13 @@ async function benchAssess(page: Page): Promise<Row[]> {
   await page.goto('about:blank');
   await page.evaluate(built.outputFiles[0]!.text);
   const samples = await page.evaluate(() => (window as unknown as { runBench(): Record<string, number[]> }).runBench());
-  const figures: Record<string, number> = { 'assess, nothing kept': 8, 'assess after an edit': 8, 'remedies of every finding': 400 };
+  const figures: Record<string, number> = {
+    'assess, nothing kept': 8,
+    'assess after an edit': 8,
+    'remedies of every finding': 400,
+    'light from above, 1200 mm': 80,
+    'light from above, a piece moved': 20,
+  };
   const water = await page.evaluate(() => (window as unknown as { runWater(): Record<string, number[]> }).runWater());
   const blocks = [...(water['thousand carbonate systems'] ?? [])].sort((a, b) => a - b);
   console.log(`carbonate systems: ${Math.round(1e6 / quantile(blocks, 0.5)).toLocaleString('en')} a second`);

@@ -21,10 +21,11 @@ export interface Lamp {
   widthMm: number;
 }
 
-/** Small lamps that one is taken apart into: no further apart than they hang over the water. */
+/** Small lamps that one is taken apart into: no further apart than the place they shine on is from them. */
 const MOST_PARTS = 12;
-function partsOf({ lengthMm, widthMm, overWaterMm }: Lamp): readonly (readonly [number, number])[] {
-  const count = (mm: number) => (mm <= 0 ? 1 : Math.min(MOST_PARTS, Math.max(2, Math.ceil(mm / Math.max(25, overWaterMm * 0.6)))));
+function partsOf({ lengthMm, widthMm, overWaterMm }: Lamp, depthMm: number): readonly (readonly [number, number])[] {
+  const apartMm = Math.max(25, 0.6 * straightMm(overWaterMm, depthMm));
+  const count = (mm: number) => (mm <= 0 ? 1 : Math.min(MOST_PARTS, Math.max(2, Math.ceil(mm / apartMm))));
   const [across, deep] = [count(lengthMm), count(widthMm)];
   return Array.from({ length: across * deep }, (_, i) => [
     ((i % across) + 0.5 - across / 2) * (lengthMm / across),
@@ -69,7 +70,7 @@ function tangentTo(heightMm: number, depthMm: number, asideMm: number): number {
     const miss = heightMm * tangent + depthMm * (sineIn / cosineIn) - asideMm;
     const slope = heightMm + depthMm / (N_WATER * cosineIn ** 3 * (1 + tangent * tangent) ** 1.5);
     const next = tangent - miss / slope;
-    const settled = Math.abs(next - tangent) < 1e-9 * (1 + tangent);
+    const settled = Math.abs(next - tangent) < 1e-7 * (1 + tangent);
     tangent = Math.max(0, next);
     if (settled) break;
   }
@@ -118,22 +119,26 @@ export function ppfdAt(
   obstacles: Obstacles | null = null,
 ): number {
   let sum = 0;
-  for (const [light, right, back] of ppfdParts(lamps, water, at))
+  for (const [light, right, back] of ppfdParts(lamps, water, at, Math.max(0, water.surfaceMm - at[2])))
     sum += obstacles && !isClear(obstacles, at, right, back) ? light * INTO_SHADOW : light;
   return sum;
 }
 
-/** What every part of every lamp gives at a place: photons, and how far the way to it goes along and across for each millimetre up. */
+/**
+ * @param apartAtMm depth by which lamps are taken apart; places with the same have the same parts
+ * @returns what every part of every lamp gives at a place: photons, and how far the way to it goes along and across for each millimetre up
+ */
 export function ppfdParts(
   lamps: readonly Lamp[],
   water: WaterColumn,
   [x, y, z]: readonly [number, number, number],
+  apartAtMm = 0,
 ): (readonly [light: number, right: number, back: number])[] {
   const depthMm = Math.max(0, water.surfaceMm - z);
   const left = shareTable(water.a440PerM, Math.max(water.surfaceMm, depthMm))(depthMm) * water.throughLid;
   const found: (readonly [number, number, number])[] = [];
   for (const lamp of lamps) {
-    const parts = partsOf(lamp);
+    const parts = partsOf(lamp, apartAtMm);
     const exponent = beamExponent(lamp.beamDegrees);
     for (const [dx, dy] of parts) {
       const [toX, toY] = [lamp.atMm[0] + dx - x, lamp.atMm[1] + dy - y];

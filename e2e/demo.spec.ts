@@ -25,7 +25,7 @@ describe('the demo room', () => {
     await page.waitForFunction(() => document.querySelectorAll('.tanks a .glass').length === 5);
     const cards = await page.$$eval('.tanks a', (all) => all.map((card) => (card.textContent ?? '').replace(/\s+/g, ' ').trim()));
     expect(cards.length).toBe(5);
-    expect(cards[1]).toMatch(/^Peat pocket ?Parosphromenus harveyi ?\d conflict, \d to watch/);
+    expect(cards[2]).toMatch(/^Peat pocket ?Parosphromenus harveyi ?\d conflict, \d to watch/);
     expect(faults).toEqual([]);
   });
 

@@ -77,7 +77,7 @@ describe('a room as a file', () => {
     await ((await page.$('input[type=file]')) as unknown as { uploadFile(path: string): Promise<void> }).uploadFile(path);
     await page.waitForSelector('[role=alert]');
     expect(await text('[role=alert]')).toContain('50 MB is larger than a design can be');
-    expect(await page.$$eval('.tanks a', (all) => all.length)).toBe(4);
+    expect(await page.$$eval('.tanks a', (all) => all.length)).toBe(5);
     await rm(folder, { recursive: true });
   });
 });

@@ -171,7 +171,7 @@ describe('what is typed wrong', () => {
       expect(await text('[role=alert]')).toMatch(reason);
       expect(await text('[role=alert]')).toContain('Nothing was changed');
     }
-    expect(await page.$$eval('.tanks a', (all) => all.length)).toBe(4);
+    expect(await page.$$eval('.tanks a', (all) => all.length)).toBe(5);
     const good = join(folder, 'good.json');
     await writeFile(good, whole);
     await ((await page.$('input[type=file]')) as unknown as { uploadFile(path: string): Promise<void> }).uploadFile(good);

@@ -110,6 +110,8 @@ export async function addFrom(selector: string, value: string): Promise<void> {
 }
 
 export async function openShowAll(): Promise<void> {
+  // remedies that arrive draw the ledger anew
+  await settled(page);
   for (const group of await page.$$('tr-ledger button.group[aria-expanded="false"]')) await group.click();
   await drawn(page);
   for (const cause of await page.$$('tr-ledger button.parts[aria-expanded="false"]')) await cause.click();

@@ -64,7 +64,7 @@ describe('an update whose files are missing', () => {
       await page.reload();
       await page.waitForSelector('.tanks a');
       await triedAgain(0);
-      expect(await tanks()).toBe(4);
+      expect(await tanks()).toBe(5);
       const before = tries();
       await page.reload();
       await page.waitForSelector('.tanks a');

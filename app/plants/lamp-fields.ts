@@ -8,6 +8,7 @@ import { dailyMol } from '../../core/light/daily-integral';
 import { ppfdAt } from '../../core/light/field';
 import { Spectrum, SPECTRUM_WORD } from '../../core/light/spectrum';
 import { rounded } from '../../core/quantity/format';
+import type { QuantityKind } from '../../core/quantity/unit';
 import { PreferencesStore } from '../store/preferences';
 import { TankSession } from '../store/tank-session';
 import { TankView } from '../store/tank-view';
@@ -16,6 +17,26 @@ import { QuantityField } from '../ui/quantity-field';
 import { SelectField } from '../ui/select';
 
 type Reading = NonNullable<LampLight['reading']>;
+
+interface Measure {
+  part: 'beamDegrees' | 'overWaterMm' | 'lengthMm' | 'widthMm' | 'dim';
+  kind: QuantityKind;
+  label: string;
+  limits: readonly [number, number];
+}
+const MEASURES: readonly Measure[] = [
+  { part: 'beamDegrees', kind: 'angle', label: 'Beam', limits: [10, 160] },
+  { part: 'overWaterMm', kind: 'length', label: 'Over the water', limits: [10, 3000] },
+  { part: 'lengthMm', kind: 'length', label: 'Long', limits: [0, 5000] },
+  { part: 'widthMm', kind: 'length', label: 'Wide', limits: [0, 2000] },
+  { part: 'dim', kind: 'fraction', label: 'Dimmed to', limits: [0, 1] },
+];
+/** What a form has no use for. */
+const WITHOUT: Readonly<Record<LampLight['form'], readonly Measure['part'][]>> = {
+  bar: ['widthMm'],
+  panel: [],
+  spot: ['lengthMm', 'widthMm'],
+};
 
 /** What the lamps give, when they burn, and what a meter read under them. */
 @Component({
@@ -34,6 +55,10 @@ export class LampFields {
   protected readonly meters: { value: Reading['unit']; text: string }[] = [
     { value: 'umol/m2s', text: 'µmol/m²s' },
     { value: 'lux', text: 'lux' },
+  ];
+  protected readonly hours = [
+    { part: 'rampHours' as const, label: 'Rises over, h' },
+    { part: 'pauseHours' as const, label: 'Dark at noon, h' },
   ];
   protected readonly axes = [
     { at: 0 as const, text: 'Read from the left' },
@@ -107,6 +132,10 @@ export class LampFields {
       lengthMm: Math.round(lengthMm * 0.9),
       widthMm: Math.round(widthMm * 0.5),
     });
+  }
+
+  protected measures(form: LampLight['form']): readonly Measure[] {
+    return MEASURES.filter(({ part }) => !WITHOUT[form].includes(part));
   }
 
   protected remove(id: string): void {

@@ -219,6 +219,7 @@ describe('the library', () => {
     await library.keepSnapshot((await library.design('peat-pocket'))!.document, 'kept');
     expect((await library.rooms()).map(({ name }) => name)).toEqual(['Low Barn', 'torn (cannot be read)']);
     expect((await library.summaries('low-barn')).map(({ name }) => name)).toEqual([
+      'Lagoon nursery',
       'Lava-shore jar',
       'Peat pocket',
       'Shell bed',
@@ -228,7 +229,7 @@ describe('the library', () => {
     expect((await library.snapshots('peat-pocket')).length).toBe(1);
     const { unreadable } = await library.exportRoom((await library.room('low-barn'))!.document);
     expect(unreadable).toEqual(['torn-tank (cannot be read)']);
-    expect((await library.deleteRoom('low-barn'))?.tanks.length).toBe(5);
+    expect((await library.deleteRoom('low-barn'))?.tanks.length).toBe(6);
     expect((await library.deleteRoom('torn'))?.tanks.length).toBe(0);
     expect(await library.rooms()).toEqual([]);
   });
@@ -295,7 +296,7 @@ describe('the library', () => {
     const taken = await library.deleteRoom('low-barn');
     expect([await library.rooms(), (await library.designs('low-barn')).designs]).toEqual([[], []]);
     await library.putBackRoom(taken!);
-    expect((await library.designs('low-barn')).designs.length).toBe(4);
+    expect((await library.designs('low-barn')).designs.length).toBe(5);
   });
 
   it('takes a room out and in: where it is gone, as it was; where it is here, beside it', async () => {
@@ -309,11 +310,12 @@ describe('the library', () => {
     expect((await library.rooms()).length).toBe(2);
     const inBoth = [await library.designs('low-barn'), await library.designs(beside.document.id)];
     const ids = inBoth.flatMap(({ designs }) => designs).map(({ id }) => id);
-    expect(new Set(ids).size).toBe(8);
+    expect(new Set(ids).size).toBe(10);
     await library.deleteRoom('low-barn');
     const again = await library.importRoom(zip);
     expect(again.ok && again.document).toEqual(room);
     expect((await library.designs('low-barn')).designs.map(({ id }) => id).sort()).toEqual([
+      'lagoon-nursery',
       'lava-jar',
       'peat-pocket',
       'shell-bed',
@@ -379,6 +381,7 @@ describe('the library', () => {
     const put = spyOn(IDBObjectStore.prototype, 'put').and.throwError(new DOMException('no room left', 'QuotaExceededError'));
     await expectAsync(library.saveDesign({ ...weedyThicket, name: 'Unwritten' })).toBeRejected();
     expect((await library.designs('low-barn')).designs.map(({ name }) => name)).toEqual([
+      'Lagoon nursery',
       'Lava-shore jar',
       'Peat pocket',
       'Shell bed',
@@ -388,6 +391,7 @@ describe('the library', () => {
     put.and.callThrough();
     await library.saveDesign({ ...weedyThicket, name: 'Written' });
     expect((await library.designs('low-barn')).designs.map(({ name }) => name)).toEqual([
+      'Lagoon nursery',
       'Lava-shore jar',
       'Peat pocket',
       'Shell bed',

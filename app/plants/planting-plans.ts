@@ -56,7 +56,7 @@ const NAME: Readonly<Record<PlantingPlan['id'], string>> = {
                   class="btn"
                   type="button"
                   [disabled]="locked()"
-                  [attr.aria-label]="'Plant: ' + plan.name"
+                  [attr.aria-label]="'Plant it: ' + plan.name"
                   (click)="plant(plan.plan)"
                 >
                   Plant it

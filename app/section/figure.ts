@@ -35,6 +35,8 @@ export function waterTint(passes: string | null): string {
 const rounded = (mm: number) => Math.round(mm * 10) / 10;
 /** A path to the whole millimetre: a card shows a tank at less than a pixel for each, and a room is fetched with all of its cards. */
 const whole = (path: string): string => path.replace(/-?\d+\.\d+/g, (number) => String(Math.round(Number(number))));
+/** A small animal keeps its tenths, and no more. */
+const tenths = (path: string): string => path.replace(/-?\d+\.\d+/g, (number) => String(rounded(Number(number))));
 
 export function figureOf(assessment: Assessment): TankFigure | null {
   const {
@@ -71,7 +73,7 @@ export function figureOf(assessment: Assessment): TankFigure | null {
     )
       .slice(0, MOST.animals)
       .map(({ path, xMm, zMm, flip, lengthMm, fill }) => ({
-        path,
+        path: tenths(path),
         xMm: rounded(xMm + (flip ? lengthMm : 0)),
         zMm: rounded(zMm),
         scaleX: flip ? -1 : 1,

@@ -48,24 +48,27 @@ function stem(p: Pen, { heightMm, widthMm, coarse }: Sized, seed: Seed): string 
   return path;
 }
 
+/** Leaves of a node: to which side, and how steeply up. */
+const WHORL: readonly (readonly [number, number])[] = [
+  [-1, 0.2],
+  [1, 0.2],
+  [-0.75, 0.75],
+  [0.75, 0.75],
+];
+
 /** Stems of needles or fine fans, in whorls. */
 function whorls(p: Pen, { heightMm, widthMm, coarse }: Sized, seed: Seed): string {
   const sway = (seed(1) - 0.5) * Math.min(50, heightMm * 0.2);
   const tall = heightMm * (0.82 + 0.18 * seed(2));
   let path = line(p, 0, 0, sway * 0.1, tall * 0.5, sway * 0.6, tall);
-  const nodes = Math.max(4, Math.min(18, Math.round(tall / (coarse ? 30 : 13))));
+  const nodes = Math.max(4, Math.min(18, Math.round(tall / (coarse ? 36 : 13))));
   const reach = Math.min(Math.max(7, widthMm / 2), 24);
   for (let i = 1; i <= nodes; i++) {
     const t = i / nodes;
     const [x, y] = [sway * t * t * (1.6 - t), tall * t];
     const long = reach * (t > 0.8 ? 1.5 - t : 0.75 + 0.25 * seed(i));
-    for (const [side, up] of [
-      [-1, 0.2],
-      [1, 0.2],
-      [-0.75, 0.75],
-      [0.75, 0.75],
-    ] as const)
-      path += leaf(p, x, y, x + side * long, y + up * long, 0.05);
+    for (const [side, up] of coarse ? WHORL.slice(0, 2) : WHORL)
+      path += leaf(p, x, y, x + side * long, y + up * long, coarse ? 0.09 : 0.05);
   }
   return path;
 }

@@ -194,7 +194,7 @@ export function plantingPlans(assessment: Assessment, wish: PlantingWish): Plant
           .slice(0, count),
       );
       const items = laidOut(assessment, chosen);
-      const added = Object.fromEntries(items.map((item, i) => [`${item.classId}-${i + 1}-${id}`.slice(0, 80), item]));
+      const added = Object.fromEntries(items.map((item) => [`${item.classId}-${item.order}-${id}`.slice(0, 80), item]));
       const patch = Object.entries(added).map(([key, value]): Operation => ({ op: 'add', path: pointer('scene', key), value }));
       const applied = applyEdit(design, patch, Design);
       if (!applied.ok || items.length === 0) return [];

@@ -16,6 +16,7 @@ describe('the server', () => {
   beforeAll(async () => {
     writeFileSync(join(root, 'index.html'), '<title>Terroir</title>');
     writeFileSync(join(root, 'main-ABCD1234.js'), 'export {};');
+    writeFileSync(join(root, 'plain.json'), '{}');
     writeFileSync(join(root, 'worker-ABCD1234.js'), 'export {};');
     writeFileSync(join(root, 'packed-ABCD1234.js'), 'export const plain = 1;');
     writeFileSync(join(root, 'packed-ABCD1234.js.br'), brotliCompressSync('export const packed = 1;'));
@@ -51,7 +52,11 @@ describe('the server', () => {
 
   it('keeps hashed files for good and asks again for the rest', async () => {
     expect((await fetch(`${url}/main-ABCD1234.js`)).headers.get('cache-control')).toContain('immutable');
+    expect((await fetch(`${url}/main-ABCD1234.js`)).headers.get('etag')).toBeNull();
     expect((await fetch(`${url}/`)).headers.get('cache-control')).toBe('no-cache');
+    const manifest = await fetch(`${url}/plain.json`);
+    expect(manifest.headers.get('cache-control')).toBe('no-cache');
+    expect(manifest.headers.get('etag')).not.toBeNull();
   });
 
   it('serves what was packed at the build, to those who take it', async () => {

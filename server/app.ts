@@ -28,6 +28,11 @@ const CONTENT_SECURITY_POLICY = {
 /** Scripts, styles and fonts under names that change with their content; workers are documents of their own and not among them. */
 const HASHED_PART = /\/(?!worker)[\w.-]+-[A-Z0-9]{8}\.(js|css|woff2?)$/;
 
+/** Whatever is named by its content, workers too. */
+const HASHED = /-[A-Z0-9]{8}\.\w+$/;
+/** Nobody asks again for what never changes: what it would be asked by is dozens of times a hundred bytes for nothing. */
+const UNASKED = { etag: false, lastModified: false, acceptRanges: false };
+
 /** Serves the built app from a folder, with security headers. Keeps no user data. */
 export function createApp(root: string): Express {
   if (!existsSync(join(root, 'index.html'))) throw new Error(`no build in ${root}: run npm run build first`);
@@ -54,19 +59,11 @@ export function createApp(root: string): Express {
     if (found.ok) response.json(found.report);
     else response.status(400).json({ reason: found.reason });
   });
-  app.use(
-    expressStaticGzip(root, {
-      enableBrotli: true,
-      orderPreference: ['br'],
-      index: false,
-      serveStatic: {
-        setHeaders: (response, path) => {
-          const hashed = /-[A-Z0-9]{8}\.\w+(\.br)?$/.test(path);
-          response.setHeader('Cache-Control', hashed ? 'public, max-age=31536000, immutable' : 'no-cache');
-        },
-      },
-    }),
-  );
+  const packed = (serveStatic: { setHeaders: (response: { setHeader(name: string, value: string): unknown }) => void; etag?: boolean }) =>
+    expressStaticGzip(root, { enableBrotli: true, orderPreference: ['br'], index: false, serveStatic });
+  const kept = packed({ setHeaders: (response) => response.setHeader('Cache-Control', 'public, max-age=31536000, immutable'), ...UNASKED });
+  const asked = packed({ setHeaders: (response) => response.setHeader('Cache-Control', 'no-cache') });
+  app.use((request, response, next) => (HASHED.test(request.path) ? kept : asked)(request, response, next));
   app.get('/{*path}', (request, response) => {
     if (request.path.startsWith('/api/') || /\.\w+$/.test(request.path)) response.status(404).type('text').send('not found');
     else response.set('Cache-Control', 'no-cache').sendFile(join(root, 'index.html'));

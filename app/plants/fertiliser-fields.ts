@@ -36,6 +36,9 @@ import { QuantityField } from '../ui/quantity-field';
           <span class="small soft unit">{{ one.unit }}<br />{{ one.gives }}</span>
         }
       </div>
+      @if (wants(); as takes) {
+        <p class="small">{{ takes }}</p>
+      }
       @for (line of lines(); track line) {
         <p class="small soft">{{ line }}</p>
       }
@@ -71,6 +74,19 @@ export class FertiliserFields {
     if (!rest) return null;
     const show = (value: number) => formatQuantity('concentration', value, this.units());
     return `With animals, changes and plants as they are, nitrate settles at about ${show(rest.nitrateMgPerL)}, phosphate at ${show(rest.phosphateMgPerL)}`;
+  });
+
+  /** What the plants take, so that it can be given. */
+  protected readonly wants = computed(() => {
+    const wants = this.tank.told()?.derived['plants.wants'].value;
+    if (!wants || wants.potassiumMgPerL <= 0) return null;
+    const show = (value: number) => formatQuantity('concentration', value, this.units());
+    const left = wants.potassiumLeftMgPerL;
+    const settles = left === null ? '' : left > 0 ? `; potassium settles at about ${show(left)}` : '; potassium runs out';
+    return (
+      `As they grow here, plants take about ${show(wants.nitrateMgPerL)} of nitrate a week, ${show(wants.phosphateMgPerL)} of phosphate, ` +
+      `${show(wants.potassiumMgPerL)} of potassium and ${show(wants.ironMgPerL)} of iron, a third of it or three times as much${settles}.`
+    );
   });
 
   protected readonly lines = computed(() => {

@@ -1,10 +1,13 @@
 import { TestBed } from '@angular/core/testing';
 import type { Design } from '../../core/design/design';
+import type { Plant } from '../../core/catalogue/organism';
+import { groupPlantings, plantStroke } from '../../core/design/edits/planting-edits';
 import type { PlantItem } from '../../core/plants/model';
 import { newPlanting } from '../../core/plants/model';
 import { level } from '../../core/substrate/surface';
-import { layer, piece, tank } from '../../core/testing/tanks';
+import { catalogue, layer, piece, tank } from '../../core/testing/tanks';
 import { removePiece } from '../hardscape/piece-edits';
+import { dabbed } from '../section/brush';
 import { scalePatch, shiftPatch, turnPatch } from '../section/piece-moves';
 import { movePlanting } from '../section/planting-moves';
 import { TankSession } from '../store/tank-session';
@@ -156,5 +159,48 @@ describe('the plants bench', () => {
     await bench.type('Gives', '0');
     expect(bench.host.querySelector('[role=alert]')?.textContent).toMatch(/old value is kept/);
     expect(lamp().output.value).toBe(5000);
+  });
+});
+
+describe('a stretch painted, and plants that move together', () => {
+  afterEach(async () => TestBed.inject(TankSession).close());
+
+  it('sets no two closer than they are wide, and sixty at most', () => {
+    let dabs: readonly (readonly [number, number])[] = [[100, 100]];
+    for (const x of [110, 130, 142, 190]) dabs = dabbed(dabs, [x, 100], 40);
+    expect(dabs.map(([x]) => x)).toEqual([100, 142, 190]);
+    for (let i = 0; i < 500; i++) dabs = dabbed(dabs, [i * 50, 200], 40);
+    expect(dabs.length).toBe(60);
+  });
+  it('is one edit of a group; undo takes all of it', async () => {
+    const { store, design } = await openBench(PlantsBench, mossy());
+    const before = plantings(design()).length;
+    const crypt = catalogue.organisms.get('cryptocoryne-wendtii') as Plant;
+    store.edit(
+      'Plant',
+      plantStroke(
+        design(),
+        crypt,
+        [
+          [100, 60],
+          [160, 60],
+          [220, 70],
+        ],
+        null,
+      ),
+    );
+    const added = plantings(design()).slice(before);
+    expect(added.length).toBe(3);
+    expect(new Set(added.map(({ groupId }) => groupId)).size).toBe(1);
+    store.undo();
+    expect(plantings(design()).length).toBe(before);
+  });
+  it('joins groups, and not itself', async () => {
+    const { store, design } = await openBench(PlantsBench, mossy());
+    expect(groupPlantings(design(), 'moss', 'moss')).toEqual([]);
+    store.edit('Together', groupPlantings(design(), 'moss', 'crypt'));
+    const [moss, crypt] = ['moss', 'crypt'].map((id) => design().scene[id] as PlantItem);
+    expect(moss!.groupId).not.toBeNull();
+    expect(crypt!.groupId).toBe(moss!.groupId);
   });
 });

@@ -4,7 +4,19 @@ import { Bought, type Plant } from '../../core/catalogue/organism';
 import { placeOf } from '../../core/assessment/derive/plants';
 import { pieceName } from '../../core/assessment/wording/words';
 import { pointer } from '../../core/design/edit';
-import { copyPlanting, plantIn, plantOnPieces, setHold, setPlanting, setStage, type Layout } from '../../core/design/edits/planting-edits';
+import {
+  apartMm,
+  copyPlanting,
+  groupPlantings,
+  plantIn,
+  plantOnPieces,
+  plantStroke,
+  setHold,
+  setPlanting,
+  setStage,
+  type Layout,
+} from '../../core/design/edits/planting-edits';
+import { plantingNotes, type PlantingNote } from '../../core/plants/notes';
 import { trimEveryDays } from '../../core/plants/growth';
 import { Hold, type PlantItem, type Stage } from '../../core/plants/model';
 import { formatQuantity } from '../../core/quantity/format';
@@ -50,6 +62,12 @@ const STAGES: { value: Stage; text: string }[] = [
 const MELTS = 'Loses its leaves when it is moved, or comes grown in air: leave the roots, new ones follow in three to six weeks.';
 /** Found kinds that are shown at once. */
 const MOST_FOUND = 8;
+
+const NOTE_WORD: Readonly<Record<PlantingNote['kind'], (one: string, other: string) => string>> = {
+  'tall-before-low': (tall, low) => `${tall} stands before ${low} and hides it.`,
+  alike: (animal, plant) => `${animal} and ${plant} are of one colour: neither shows beside the other.`,
+  'leaves-water': (plant) => `${plant} reaches the surface: it lies along it, or is cut.`,
+};
 
 /** The plants of the tank: where they stand, what holds them, how far they are grown. */
 @Component({
@@ -167,9 +185,26 @@ export class PlantsBench {
         found.perDay.value < 0.001 ? 'hardly grows here' : `doubles in ${days(found.perDay.band[1])} to ${days(found.perDay.band[0])} days`,
       trim: trim !== null && found.plant.form === 'stem' ? `trimmed about every ${Math.round(trim)} days` : null,
       lit: found.ppfd === null ? 'light not known' : `about ${Math.round(found.ppfd)} µmol/m²s`,
+      stems: found.count > found.item.count ? `${found.count} stems by then, cut and set beside` : null,
       wide: Math.round(found.item.spreadMm * 2),
       lines: [...(found.plant.traits.melts.value && this.tank.design()?.grown !== 'grown' ? [MELTS] : []), ...(found.plant.cautions ?? [])],
     };
+  });
+
+  /** What a practised eye sees; no judgement. */
+  protected readonly notes = computed(() => {
+    const [told, vessel] = [this.tank.told(), this.tank.design()?.vessel];
+    if (!told || !vessel) return [];
+    const members = told.derived['stock.members'].value ?? [];
+    const animals = members.flatMap(({ id, organism }) => (organism?.kind === 'animal' ? [{ id, animal: organism }] : []));
+    const name = new Map<string, string>([
+      ...this.standing().map(({ id, plant }) => [id, plant.latin] as const),
+      ...animals.map(({ id, animal }) => [id, animal.latin] as const),
+    ]);
+    return plantingNotes(this.standing(), animals, vessel.waterLevelMm).map(({ kind, subjects: [one = '', other = ''] }) => ({
+      ids: `${one} ${other}`,
+      text: NOTE_WORD[kind](name.get(one) ?? '', name.get(other) ?? ''),
+    }));
   });
 
   protected readonly pieces = computed(() => {
@@ -216,6 +251,27 @@ export class PlantsBench {
   protected pressedAt([x, y]: readonly [number, number]): void {
     const brush = this.brush();
     if (brush) this.putIn(brush, [x, y]);
+  }
+
+  protected painted(dabs: readonly (readonly [number, number])[]): void {
+    const [brush, design] = [this.brush(), this.tank.design()];
+    if (brush && design && !this.locked())
+      this.store.edit(`Plant a stretch of ${brush.latin}`, plantStroke(design, brush, dabs, this.place()));
+  }
+  protected readonly apartMm = computed(() => {
+    const brush = this.brush();
+    return brush ? apartMm(brush) : 60;
+  });
+
+  /** The others, to be moved with the one in hand. */
+  protected readonly others = computed(() => {
+    const groupId = this.planting()?.item.groupId ?? null;
+    const own = new Set(this.standing().flatMap(({ id, item }) => (groupId !== null && item.groupId === groupId ? [id] : [])));
+    return this.list().filter(({ value }) => value !== this.selected() && !own.has(value));
+  });
+  protected groupWith(otherId: string | null): void {
+    const [design, id] = [this.tank.design(), this.selected()];
+    if (design && id && otherId) this.store.edit('Move plants together', groupPlantings(design, id, otherId));
   }
 
   protected setStage(stage: Stage): void {

@@ -33,6 +33,7 @@ import { waterTint } from './figure';
 import type { DrawingView } from './outline';
 import type { Assessment } from '../../core/assessment/assess';
 import type { LightMap } from '../../core/assessment/light-map';
+import { dabbed, type Dab } from './brush';
 import { lightPicture } from './light-shade';
 import { shelterOf, shelterPicture } from './shelter-shade';
 
@@ -74,8 +75,13 @@ export class Section {
   readonly taken = output<string>();
   /** A brush is in hand: a press on the drawing says where. */
   readonly pointing = input(false);
+  /** How far apart a brush sets what it is drawn over with, millimetres. */
+  readonly apartMm = input(60);
   /** From the left and from the front, millimetres; from the front view at the depth of the middle. */
-  readonly pointedAt = output<readonly [number, number]>();
+  readonly pointedAt = output<Dab>();
+  /** Drawn over from one place to another. */
+  readonly painted = output<readonly Dab[]>();
+  protected readonly dabs = signal<readonly Dab[]>([]);
   /** What is laid over the water: nothing, how near the next hide is, or how much light there is. */
   readonly shade = input<'plain' | 'shelter' | 'light'>('plain');
   readonly light = input<LightMap | null>(null);
@@ -135,24 +141,53 @@ export class Section {
     this.zoomBy(event.deltaY < 0 ? 1.25 : 0.8);
   }
 
-  /** The empty drawing is pulled about once it is larger than its frame. */
-  protected point(event: MouseEvent): void {
+  /** A press is one place, a stroke is all the places that it went over. */
+  protected brushFrom(event: PointerEvent): void {
+    const at = this.placeOf(event);
+    if (!this.pointing()) return this.panFrom(event);
+    if (!at) return;
+    (event.currentTarget as Element).setPointerCapture(event.pointerId);
+    this.dabs.set([at]);
+  }
+
+  protected brushOver(event: PointerEvent): void {
+    const at = this.dabs().length > 0 ? this.placeOf(event) : null;
+    if (at) this.dabs.set(dabbed(this.dabs(), at, this.apartMm()));
+    else this.pan(event);
+  }
+
+  protected brushEnd(): void {
+    this.panEnd();
+    const dabs = this.dabs();
+    this.dabs.set([]);
+    if (dabs.length === 1) this.pointedAt.emit(dabs[0]!);
+    else if (dabs.length > 1) this.painted.emit(dabs);
+  }
+
+  /** The brush is lifted without having set anything. */
+  protected brushOff(): void {
+    this.panEnd();
+    this.dabs.set([]);
+  }
+
+  private placeOf(event: MouseEvent): Dab | null {
     const frame = this.frame();
     const at = this.pointOf(event);
     const vessel = this.vessel();
-    if (!this.pointing() || !frame || !at || !vessel) return;
+    if (!frame || !at || !vessel) return null;
     const [x, up] = [(at.x - frame.x0) / frame.scale, (frame.y0 - at.y) / frame.scale];
-    if (x < 0 || x > vessel.lengthMm || up < 0 || up > (this.section() ? vessel.heightMm : vessel.widthMm)) return;
-    this.pointedAt.emit([x, this.section() ? vessel.widthMm / 2 : up]);
+    if (x < 0 || x > vessel.lengthMm || up < 0 || up > (this.section() ? vessel.heightMm : vessel.widthMm)) return null;
+    return [x, this.section() ? vessel.widthMm / 2 : up];
   }
 
-  protected panFrom(event: PointerEvent): void {
+  /** The empty drawing is pulled about once it is larger than its frame. */
+  private panFrom(event: PointerEvent): void {
     if (this.zoom() === 1) return;
     this.panning = { pointerId: event.pointerId, x: event.clientX, y: event.clientY };
     (event.currentTarget as Element).setPointerCapture(event.pointerId);
   }
 
-  protected pan(event: PointerEvent): void {
+  private pan(event: PointerEvent): void {
     const { panning } = this;
     const box = this.svg()?.nativeElement.getBoundingClientRect();
     if (panning?.pointerId !== event.pointerId || !box) return;
@@ -164,7 +199,7 @@ export class Section {
     this.panning = { ...panning, x: event.clientX, y: event.clientY };
   }
 
-  protected panEnd(): void {
+  private panEnd(): void {
     this.panning = null;
   }
 

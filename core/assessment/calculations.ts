@@ -20,7 +20,7 @@ import { jarVolume } from '../vessel/jar-volume';
 import { systemVolume } from '../vessel/system-volume';
 import { waterVolume } from '../vessel/water-volume';
 import { buoyancyCalculation } from '../hardscape/buoyancy';
-import { contrast } from '../hardscape/contrast';
+import { contrast } from '../light/contrast';
 import { hideFitCalculation } from '../hardscape/hide-fit';
 import { waterlogging } from '../hardscape/waterlogging';
 import { solidVolume } from '../scene/solid-volume';

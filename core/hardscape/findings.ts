@@ -3,7 +3,7 @@ import type { Finding, FindingValue, Severity } from '../calculation/finding';
 import type { Animal } from '../catalogue/organism';
 import type { Vec3 } from '../scene/pose';
 import { BALLAST_MARGIN, buoyancy, WATER_KG_PER_L } from './buoyancy';
-import { CONTRAST, contrastOf } from './contrast';
+import { CONTRAST, contrastOf } from '../light/contrast';
 import { hideFit } from './hide-fit';
 import { bodyL } from './mass';
 import { SCRAPER_MM, type OpenRoom, type PaneSide } from './room';

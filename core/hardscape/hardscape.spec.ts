@@ -5,7 +5,7 @@ import { catalogue, piece } from '../testing/tanks';
 import { bodyOf, mouthsOf, pieceOf, placedMouths } from './body';
 import { buoyancy } from './buoyancy';
 import { compositionNotes, type CompositionPiece } from './composition';
-import { contrastOf } from './contrast';
+import { contrastOf } from '../light/contrast';
 import { hideFit } from './hide-fit';
 import { bodyL, massOf } from './mass';
 import type { HardscapeItem } from './model';

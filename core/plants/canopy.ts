@@ -23,6 +23,8 @@ export interface Shading {
   item: PlantItem;
   plant: Plant;
   hold: Hold;
+  /** Plants that stand there. */
+  count: number;
   footMm: readonly [number, number, number];
   heightMm: number;
   widthMm: number;
@@ -32,15 +34,15 @@ const discMm2 = (widthMm: number): number => (Math.PI / 4) * widthMm * widthMm;
 
 /** Share of the surface that lies under floating leaves: they drift over all of it. */
 export function floatingShare(plantings: readonly Shading[], surfaceMm2: number): number {
-  const area = plantings.reduce((sum, { hold, item, widthMm }) => sum + (hold === 'afloat' ? item.count * discMm2(widthMm) : 0), 0);
+  const area = plantings.reduce((sum, { hold, count, widthMm }) => sum + (hold === 'afloat' ? count * discMm2(widthMm) : 0), 0);
   return surfaceMm2 > 0 ? Math.min(1 - LEAST_OPEN, area / surfaceMm2) : 0;
 }
 
 /** Share of light that a standing planting lets through to a place under its crown; 1 beside it. */
-function throughCrown({ item, plant, widthMm }: Shading, asideMm: number): number {
+function throughCrown({ item, count, plant, widthMm }: Shading, asideMm: number): number {
   const reach = item.spreadMm + widthMm / 2;
   if (asideMm >= reach) return 1;
-  const dense = Math.min(1, (item.count * discMm2(widthMm)) / (Math.PI * reach * reach));
+  const dense = Math.min(1, (count * discMm2(widthMm)) / (Math.PI * reach * reach));
   return 1 - OPAQUE[plant.form] * dense;
 }
 

@@ -13,15 +13,15 @@ import type { Standing } from './standing';
 
 const plant = (id: string) => catalogue.organisms.get(id) as Plant;
 const standing = (id: string, more: Partial<Standing> = {}): Standing =>
-  ({ plant: plant(id), item: newPlanting(id, 1, [0, 0, 0]), hold: 'rooted', widthMm: 100, heightMm: 100, ...more }) as Standing;
+  ({ plant: plant(id), item: newPlanting(id, 1, [0, 0, 0]), count: 1, hold: 'rooted', widthMm: 100, heightMm: 100, ...more }) as Standing;
 
 describe('cover', () => {
   it('is the leaves of a planting, as much as they fill', () => {
     const one = standing('taxiphyllum-barbieri');
     expect(foliageL(one)).toBeCloseTo(0.6 * (Math.PI / 4) * 1, 6);
     // ten in the same patch fill it once
-    expect(foliageL({ ...one, item: { ...one.item, count: 10 } })).toBeCloseTo(foliageL(one), 6);
-    expect(foliageL({ ...one, item: { ...one.item, count: 10, spreadMm: 400 } })).toBeCloseTo(10 * foliageL(one), 6);
+    expect(foliageL({ ...one, item: { ...one.item, count: 10 }, count: 10 })).toBeCloseTo(foliageL(one), 6);
+    expect(foliageL({ ...one, item: { ...one.item, count: 10, spreadMm: 400 }, count: 10 })).toBeCloseTo(10 * foliageL(one), 6);
     expect(foliageL({ ...one, hold: 'emersed' })).toBe(0);
     expect(placesIn({ ...one, hold: 'chamber' })).toBe(0);
   });

@@ -16,9 +16,15 @@ export function coverOf({ traits: { cover }, form }: Plant): 'poor' | 'fair' | '
 }
 
 /** Litres that a planting fills with its leaves: what leans on its neighbours stands in the same water. */
-export function foliageL({ item, hold, widthMm, heightMm }: Pick<Standing, 'item' | 'hold' | 'widthMm' | 'heightMm'>): number {
+export function foliageL({
+  item,
+  count,
+  hold,
+  widthMm,
+  heightMm,
+}: Pick<Standing, 'item' | 'count' | 'hold' | 'widthMm' | 'heightMm'>): number {
   if (hold === 'chamber' || hold === 'emersed') return 0;
-  const all = item.count * (Math.PI / 4) * widthMm * widthMm;
+  const all = count * (Math.PI / 4) * widthMm * widthMm;
   const reach = item.spreadMm + widthMm / 2;
   const patch = hold === 'afloat' ? all : Math.min(all, Math.PI * reach * reach);
   return (FILLED * patch * heightMm) / 1e6;

@@ -66,6 +66,21 @@ export function noRootholdFinding(planting: Standing, piece: { id: string } | nu
   return about('plants.on-piece', planting, 'watch', 0.5, { kind: 'adrift' });
 }
 
+/** A rosette or fern whose leaves are half as long again as the water is deep stands out of it, dries off and rots. Common practice. */
+const OUTGROWS = 1.5;
+export function outgrowsFinding(planting: Standing, waterMm: number): Finding | null {
+  const { plant, hold, footMm, perDay } = planting;
+  const grows = plant.form === 'rosette' || plant.form === 'rhizome-fern';
+  const length = plant.sizeMm.length.value;
+  if (!grows || hold === 'emersed' || hold === 'afloat' || hold === 'chamber' || !length || perDay.value <= 0) return null;
+  const room = Math.max(10, waterMm - footMm[2]);
+  if (length < OUTGROWS * room) return null;
+  return about('plants.outgrows', planting, 'watch', length / room - 1, {
+    values: { length: { quantity: 'length', value: length }, water: { quantity: 'length', value: room } },
+    basis: plant.sizeMm.length.basis,
+  });
+}
+
 /** Under the least that it lives by; half of it, and it dies off. Common practice. */
 const DIES_OFF = 1 / 2;
 /** Half as much again as a shade plant does well in burns it, or furs it over with algae. Common practice. */

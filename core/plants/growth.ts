@@ -139,6 +139,17 @@ export function trimEveryDays(perDay: number): number | null {
   return perDay < 0.004 ? null : Math.LN2 / perDay;
 }
 
+/**
+ * Stems of a planting after so many days: once grown to their height each is cut back by half whenever it has doubled, and stands twice after it,
+ * its top set beside or its stump forked; until the patch holds no more.
+ *
+ * @param holds stems that its patch has room for
+ */
+export function stemsAfter(count: number, start: number, perDay: number, days: number, holds: number): number {
+  const trims = Math.floor((perDay * days - Math.log(1 / start)) / Math.LN2);
+  return trims <= 0 ? count : Math.max(count, Math.min(holds, count * 2 ** Math.min(trims, 12)));
+}
+
 const Share = z.number().min(0).max(1);
 export const growth = calculation({
   id: 'plants.growth',

@@ -14,6 +14,7 @@ import {
   scarcest,
   sizeShare,
   STAGE_DAYS,
+  stemsAfter,
   trimEveryDays,
   type Conditions,
 } from './growth';
@@ -101,6 +102,17 @@ describe('growth', () => {
       ),
     );
     expect(trimEveryDays(0)).toBeNull();
+  });
+  it('makes two stems of one at each cut, once grown, until the patch is full', () => {
+    const perDay = Math.LN2 / 14;
+    // grown from a third in 22 days; then one cut in each fortnight
+    expect(stemsAfter(5, 1 / 3, perDay, 20, 100)).toBe(5);
+    expect(stemsAfter(5, 1 / 3, perDay, 22.2 + 14.1, 100)).toBe(10);
+    expect(stemsAfter(5, 1 / 3, perDay, 22.2 + 28.1, 100)).toBe(20);
+    expect(stemsAfter(5, 1 / 3, perDay, 700, 48)).toBe(48);
+    // more than the patch holds was the planter's wish
+    expect(stemsAfter(60, 1 / 3, perDay, 700, 48)).toBe(60);
+    expect(stemsAfter(5, 1 / 3, -0.1, 700, 48)).toBe(5);
   });
   it('begins with what is bought: cut stems of 15 cm at most, little plants from a tub', () => {
     const vallis = plant('vallisneria-spiralis');

@@ -3,7 +3,17 @@ import { heightAt, type FloorGrid } from '../scene/grid';
 import type { SettledPiece } from '../scene/settle-pieces';
 import type { Hold, PlantItem, Stage } from './model';
 import { shadeAt, type Shade } from './canopy';
-import { growthPerDay, growthShares, plantedShare, scarcest, sizeShare, STAGE_DAYS, type Cause, type Conditions } from './growth';
+import {
+  growthPerDay,
+  growthShares,
+  plantedShare,
+  scarcest,
+  sizeShare,
+  STAGE_DAYS,
+  stemsAfter,
+  type Cause,
+  type Conditions,
+} from './growth';
 
 /** A planting where it stands, and as large as it is at the state that is looked at. */
 export interface Standing {
@@ -20,6 +30,8 @@ export interface Standing {
   widthMm: number;
   /** Share of its grown size. */
   grown: number;
+  /** Plants that stand there by then: cut stems have become more. */
+  count: number;
   /** Share that it grows by in a day, and its band. */
   perDay: { value: number; band: readonly [number, number] };
   /** Photons where it stands while the lamps burn, under what shades it, µmol/m²s; null while the lamps are not stated. */
@@ -166,6 +178,10 @@ function standingOf(
     heightMm: Math.min(tall, room),
     widthMm: wide * Math.sqrt(grown),
     grown,
+    count:
+      plant.form === 'stem' && hold === 'rooted'
+        ? stemsAfter(item.count, start, perDay.value, STAGE_DAYS[stage], stemsThatFit(item.spreadMm, wide))
+        : item.count,
     perDay,
     ppfd: conditions.ppfd,
     shade,
@@ -173,6 +189,8 @@ function standingOf(
     scarce: scarcest(shares),
   };
 }
+/** Stems stand so close that their leaves cover each other's by half. Common practice. */
+const stemsThatFit = (spreadMm: number, widthMm: number): number => Math.floor((2 * (spreadMm + widthMm / 2) ** 2) / (widthMm / 2) ** 2);
 const UNSHADED: Shade = { share: 1, byId: null };
 
 function foot(hold: Hold, onId: string | null, place: Place, x: number, y: number, z: number): Pick<Standing, 'on' | 'footMm'> {

@@ -89,29 +89,65 @@ export function poisonFinding(
   });
 }
 
-/** Under these, grown plants in good light show it, mg/L of nitrate and of phosphate. Common practice: lean tanks are held at 5 and 0.2. */
-const HUNGRY = { nitrate: 1, phosphate: 0.02 };
+/** Under these, grown plants in good light show it, mg/L of nitrate, phosphate and potassium. Common practice: lean tanks are held at 5, 0.2 and 5. */
+const HUNGRY = { nitrate: 1, phosphate: 0.02, potassium: 1 };
 /** Light on the floor a day from which plants outgrow what animals leave them, mol/m². Common practice. */
 const DRIVEN_MOL = 1.5;
 
-/** Plants that are driven by light and carbon dioxide and find nothing to grow on. */
-export function hungryFinding(
-  dailyMol: number | null,
-  fedCo2: boolean,
-  rooted: boolean,
-  settled: { nitrateMgPerL: number; phosphateMgPerL: number } | null,
-): Finding | null {
+/** What the water holds for plants where it settles, mg/L; potassium null where nothing is changed. */
+export interface Larder {
+  nitrateMgPerL: number;
+  phosphateMgPerL: number;
+  potassiumMgPerL: number | null;
+  /** Iron and traces are given, or come with the soil. */
+  hasIron: boolean;
+}
+
+/** Plants that are driven by light and carbon dioxide and find nothing to grow on: what runs out first is said. */
+export function hungryFinding(dailyMol: number | null, fedCo2: boolean, rooted: boolean, larder: Larder | null): Finding | null {
   // by themselves plants grow no faster than they are fed, and a soil feeds those that root in it
-  if (dailyMol === null || dailyMol < DRIVEN_MOL || !fedCo2 || rooted || !settled) return null;
-  const nitrate = settled.nitrateMgPerL < HUNGRY.nitrate;
-  const phosphate = settled.phosphateMgPerL < HUNGRY.phosphate;
-  if (!nitrate && !phosphate) return null;
+  if (dailyMol === null || dailyMol < DRIVEN_MOL || !fedCo2 || rooted || !larder) return null;
+  const wants = [
+    ['nitrogen', larder.nitrateMgPerL < HUNGRY.nitrate],
+    ['phosphorus', larder.phosphateMgPerL < HUNGRY.phosphate],
+    ['potassium', larder.potassiumMgPerL !== null && larder.potassiumMgPerL < HUNGRY.potassium],
+    ['iron', !larder.hasIron],
+  ] as const;
+  const first = wants.find(([, short]) => short);
+  if (!first) return null;
   return tank('plants.hungry', 'watch', 0.5, {
     values: {
-      nitrate: { quantity: 'concentration', value: settled.nitrateMgPerL },
-      phosphate: { quantity: 'concentration', value: settled.phosphateMgPerL },
+      nitrate: { quantity: 'concentration', value: larder.nitrateMgPerL },
+      phosphate: { quantity: 'concentration', value: larder.phosphateMgPerL },
+      potassium: { quantity: 'concentration', value: Math.max(0, larder.potassiumMgPerL ?? 0) },
     },
-    kind: nitrate ? 'nitrogen' : 'phosphorus',
+    kind: first[0],
+  });
+}
+
+/** Leaves as long as this, and a crown feeds by a hand's breadth of roots. Common practice: swords want a capsule, small crypts live on what settles. */
+const HEAVY_MM = 250;
+/** Large root feeders in a bed that holds nothing, and no capsules. */
+export function emptyBedFinding(standing: readonly Standing[], feeds: boolean, capsules: boolean): Finding | null {
+  if (feeds || capsules) return null;
+  const heavy = standing.filter(
+    ({ plant, hold, on }) =>
+      plant.traits.feeds.value === 'root' &&
+      plant.form === 'rosette' &&
+      (plant.sizeMm.length.value ?? 0) >= HEAVY_MM &&
+      plant.traits.growth.value !== 'slow' &&
+      hold === 'rooted' &&
+      on.kind === 'bed',
+  );
+  const [first] = heavy;
+  if (!first) return null;
+  return tank('plants.hungry', 'watch', 0.3, {
+    key: 'plants.hungry:roots',
+    kind: 'roots',
+    subjects: heavy.map(({ id }) => id),
+    at: first.footMm,
+    values: { count: { quantity: 'count', value: heavy.reduce((sum, { item }) => sum + item.count, 0) } },
+    basis: first.plant.traits.feeds.basis,
   });
 }
 

@@ -411,6 +411,14 @@ export const EVERY_CODE: Readonly<Record<Exclude<FindingCode, `sham.${string}`>,
     says: /roots of .*Pistia.* reach the soil.*they take hold in it/,
     mends: 'take-plant',
   },
+  'plants.outgrows': {
+    of: but(({ scene }) => Object.assign(scene, { a: newPlanting('echinodorus-grisebachii', 900, [300, 150, 0]) }), {
+      sizeMm: [800, 350, 250],
+    }),
+    severity: 'watch',
+    says: /Echinodorus.* grows out of the water.*get to .* deep/,
+    mends: 'smaller-plant',
+  },
   'plants.algae': {
     of: {
       ...harlequins,

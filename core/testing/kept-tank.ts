@@ -1,3 +1,4 @@
+import type { FindingCode } from '../calculation/finding';
 import { Design, emptyDesign } from '../design/design';
 import { emptyRoom, Room } from '../design/room';
 import { newLamp } from '../equipment/lamps';
@@ -255,3 +256,11 @@ function wattsFor([lengthMm, widthMm, heightMm]: readonly [number, number, numbe
 /** Whether every animal and plant that is told of is in the catalogue. */
 export const unknownIn = ({ stock, plants = [] }: KeptTank): string[] =>
   [...stock.map(([id]) => id), ...plants.map(([id]) => id)].filter((id) => !catalogue.organisms.has(id));
+
+/** A tank that fails, and the one reason an expert gives first. */
+export interface FailingTank extends KeptTank {
+  /** Code of the first finding; any of them where the field has more than one name for the one cause. */
+  first: readonly FindingCode[];
+  /** Places in `stock` that the finding names, where it names anyone. */
+  whom?: readonly number[];
+}

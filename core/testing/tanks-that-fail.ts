@@ -1,16 +1,9 @@
-import type { FindingCode } from '../calculation/finding';
-import { newPlanting } from '../plants/model';
-import type { KeptTank } from './kept-tank';
+import type { FailingTank, KeptTank } from './kept-tank';
+import { PLANTED_FAILING } from './planted-tanks';
 import { sizes, thicket, blackwaterPlants } from './tank-parts';
 import { THRIVING } from './tanks-that-thrive';
 
-/** A tank that fails, and the one reason an expert gives first. */
-export interface FailingTank extends KeptTank {
-  /** Code of the first finding; any of them where the field has more than one name for the one cause. */
-  first: readonly FindingCode[];
-  /** Places in `stock` that the finding names, where it names anyone. */
-  whom?: readonly number[];
-}
+export type { FailingTank };
 
 const thriving = (start: string): KeptTank => THRIVING.find(({ name }) => name.startsWith(start))!;
 
@@ -627,49 +620,5 @@ export const FAILING: readonly FailingTank[] = [
     first: ['stocking.diet'],
     whom: [0],
   },
-  // light and plants
-  {
-    ...neons,
-    name: 'A lawn of dwarf baby tears under 8 lumens a litre',
-    lampLm: 430,
-    plants: [['hemianthus-callitrichoides', 6]],
-    first: ['plants.light'],
-  },
-  {
-    ...neons,
-    name: 'A red stem in the shade of a thicket and floating leaves',
-    lampLm: 3000,
-    plants: [],
-    more: ({ scene }) =>
-      Object.assign(scene, {
-        red: newPlanting('rotala-macrandra', 900, [300, 100, 0]),
-        over: { ...newPlanting('pistia-stratiotes', 901, [300, 150, 0]), count: 10 },
-        tall: { ...newPlanting('hygrophila-polysperma', 902, [310, 110, 0]), count: 20, spreadMm: 60 },
-      }),
-    first: ['plants.light'],
-  },
-  {
-    ...neons,
-    name: 'Cardinals in the open under a bright bar, nothing over them',
-    sizeMm: [800, 350, 400],
-    heaterC: 26,
-    lampLm: 6000,
-    plants: [['vallisneria-spiralis', 3]],
-    stock: [['paracheirodon-axelrodi', 20]],
-    first: ['plants.bright', 'plants.algae'],
-  },
-  {
-    ...neons,
-    name: 'Strong light over three little plants on sand',
-    lampLm: 6000,
-    plants: [['staurogyne-repens', 3]],
-    first: ['plants.algae'],
-  },
-  {
-    ...guppies,
-    name: 'Guppies under a closed cover of frogbit',
-    plants: [],
-    more: ({ scene }) => Object.assign(scene, { over: { ...newPlanting('limnobium-laevigatum', 900, [300, 150, 0]), count: 60 } }),
-    first: ['plants.closed'],
-  },
+  ...PLANTED_FAILING,
 ];

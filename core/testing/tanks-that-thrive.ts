@@ -1,5 +1,5 @@
-import { newPlanting } from '../plants/model';
 import type { KeptTank } from './kept-tank';
+import { PLANTED_THRIVING } from './planted-tanks';
 import { sizes, thicket, blackwaterPlants, hardPlants, floaters, rockwork } from './tank-parts';
 
 /** As keepers have them for years: nothing may be cried over them. */
@@ -817,101 +817,5 @@ export const THRIVING: readonly KeptTank[] = [
     pieces: [['cave-tube', 8, 'ceramic', [60, 20, 20]]],
     stock: [['brachygobius-doriae', 6]],
   },
-  // lit as is usual, and shaded
-  {
-    name: 'Stem plants under ten hours of light, with shy tetras',
-    sizeMm: sizes.eighty,
-    water: 'soft',
-    heaterC: 25,
-    filter: 'canister',
-    lampW: 30,
-    plants: thicket,
-    stock: [['hyphessobrycon-amandae', 14]],
-    more: (design) => void (design.care.lampHours = 10),
-  },
-  {
-    name: 'Polyps and a pair of clownfish under nine hours of light',
-    sizeMm: sizes.eighty,
-    room: 'fishroom',
-    lid: 'none',
-    water: 'sea',
-    heaterC: 25,
-    filter: 'hang-on',
-    pumpW: 6,
-    lampW: 60,
-    feedG: 0.1,
-    bed: [['aragonite-sand', 20]],
-    pieces: [['stone-pile', 2, 'live-rock']],
-    stock: [
-      ['amphiprion-ocellaris', 2],
-      ['zoanthus-sociatus', 3],
-    ],
-    more: (design) => void (design.care.lampHours = 9),
-  },
-  {
-    name: 'Bee shrimp under mesh in a warm flat, a fan through the summer',
-    sizeMm: sizes.twenty,
-    room: 'home',
-    lid: 'mesh',
-    water: 'bee',
-    filter: 'sponge',
-    bed: [['acid-soil', 50]],
-    plants: [['taxiphyllum-barbieri', 6]],
-    stock: [['caridina-logemanni', 40]],
-    more: (design, room) => {
-      room.climateC = room.climateC!.map(([low, high]) => [low, high + 1.5]);
-      design.equipment['fan'] = { order: 9, kind: 'fan', setPointC: 22, powerW: 3, sizeMm: null, placeMm: null };
-    },
-  },
-  // planted by light that is stated
-  {
-    name: 'Shade plants on wood under a plain bar, cardinals below, 112 L',
-    sizeMm: sizes.eighty,
-    water: 'soft',
-    heaterC: 26,
-    filter: 'hang-on',
-    lampLm: 1500,
-    pieces: [['root-tangle', 2, 'bog-wood']],
-    stock: [['paracheirodon-axelrodi', 20]],
-    more: ({ scene }) =>
-      Object.assign(scene, {
-        over: { ...newPlanting('salvinia-auriculata', 900, [300, 100, 0]), count: 3 },
-        fern: { ...newPlanting('microsorum-pteropus', 901, [620, 260, 0]), count: 3, spreadMm: 60 },
-        spears: { ...newPlanting('anubias-barteri-nana', 902, [420, 90, 0]), hold: 'loose', count: 4, spreadMm: 50 },
-        crypts: { ...newPlanting('cryptocoryne-wendtii', 903, [180, 200, 0]), count: 12, spreadMm: 90 },
-      }),
-  },
-  {
-    name: 'Stems and a lawn under carbon dioxide and 45 lumens a litre, ember tetras, 54 L',
-    sizeMm: sizes.twenty,
-    water: 'soft',
-    heaterC: 24,
-    filter: 'hang-on',
-    lampLm: 2600,
-    bed: [['acid-soil', 60]],
-    stock: [['hyphessobrycon-amandae', 15]],
-    more: (design) => {
-      design.water.co2 = { mgPerL: 20 };
-      Object.assign(design.scene, {
-        back: { ...newPlanting('rotala-rotundifolia', 900, [120, 230, 0]), count: 20, spreadMm: 90 },
-        mid: { ...newPlanting('ludwigia-repens', 901, [450, 230, 0]), count: 15, spreadMm: 80 },
-        lawn: { ...newPlanting('eleocharis-pusilla', 902, [300, 110, 0]), count: 20, spreadMm: 90 },
-      });
-    },
-  },
-  {
-    name: 'Guppies under frogbit over two thirds of the water, hornwort below',
-    sizeMm: sizes.twenty,
-    water: 'hard',
-    heaterC: 25,
-    filter: 'sponge',
-    lampLm: 1400,
-    stock: [['poecilia-reticulata', 12, 'keep', 8]],
-    more: ({ scene }) =>
-      Object.assign(scene, {
-        over: { ...newPlanting('limnobium-laevigatum', 900, [300, 150, 0]), count: 12 },
-        wort: { ...newPlanting('ceratophyllum-demersum', 901, [150, 200, 0]), count: 8, spreadMm: 60 },
-        moss: { ...newPlanting('taxiphyllum-barbieri', 902, [420, 150, 0]), hold: 'loose', count: 8, spreadMm: 80 },
-      }),
-  },
+  ...PLANTED_THRIVING,
 ];

@@ -10,6 +10,7 @@ import type { HeatBody } from '../../equipment/heat-loss';
 import type { MonthBalance } from '../../equipment/year-temperature';
 import type { Span } from '../../quantity/range';
 import type { MixedWater } from '../../water/mixed-water';
+import type { WeeklyWants } from '../../tank/weekly-wants';
 import type { SettledTank } from '../../tank/at-rest';
 import type { TankScenario } from '../../tank/scenario';
 import type { SoilEffect, LimeEffect } from '../../water/materials';
@@ -105,6 +106,8 @@ export interface Nodes {
   'plants.standing': readonly Planting[];
   /** What they are to the animals. */
   'plants.cover': Cover;
+  /** What they take in a week, and the potassium that is left where it settles; null where no water is changed. */
+  'plants.wants': WeeklyWants & { potassiumLeftMgPerL: number | null };
   /** The lamps, and the water that they shine through. */
   'light.lamps': Lighting;
   'vessel.water-volume': number;

@@ -1,3 +1,4 @@
+import { carbonateConstants } from '../../chemistry/carbonate-constants';
 import { lampsOf, THROUGH_LID } from '../../equipment/lamps';
 import { ppfdAt } from '../../light/field';
 import type { SettledPiece } from '../../scene/settle-pieces';
@@ -5,14 +6,16 @@ import type { Design } from '../../design/design';
 import { coverOfTank } from '../../plants/cover';
 import { standingsOf, type Place } from '../../plants/standing';
 import { obstaclesOf } from '../../light/shade';
+import { NITRATE_PER_N, PHOSPHATE_PER_P } from '../../tank/at-rest';
+import { settledPotassium, weeklyWants } from '../../tank/weekly-wants';
 import { surfacesOf } from '../../vessel/shape';
 import { a440Of } from '../../water/water-colour';
 import { missing, type Definitions, type Derived, type World } from './node';
 import { DECAY_PER_DAY } from './scenario';
-import { ASSUMED_CARE, lightHours } from './assumed';
+import { ASSUMED_CARE, ASSUMED_TEMPERATURE_C, lightHours } from './assumed';
 import { plantsOf } from './scene';
 
-type PlantNodes = 'light.lamps' | 'plants.standing' | 'plants.cover';
+type PlantNodes = 'light.lamps' | 'plants.standing' | 'plants.cover' | 'plants.wants';
 
 /** Tint by what is measured, or by what lies in the water: where it settles follows the plants, and cannot be asked here. */
 function organicCarbon({ design }: World, up: Derived): number {
@@ -102,6 +105,22 @@ export const plantNodes: Pick<Definitions, PlantNodes> = {
       const standing = up['plants.standing'].value;
       if (!vessel || !standing) return missing('no vessel is chosen');
       return { value: coverOfTank(standing, surfacesOf(vessel, vessel.waterLevelMm).waterM2 * 1e6) };
+    },
+  },
+  'plants.wants': {
+    calculationId: 'plants.uptake',
+    from: ['tank.ahead', 'tank.settled'],
+    reads: ({ design }) => [design.care.fertiliser],
+    compute: ({ design }, up) => {
+      const scenario = up['tank.ahead'].value?.scenario;
+      const usual = up['tank.settled'].value?.usual;
+      if (!scenario || !usual) return missing('it is not known where the water settles');
+      const wants = weeklyWants(scenario, {
+        nitrogenMgPerL: usual.nitrateMgPerL / NITRATE_PER_N + usual.ammoniaMgNPerL,
+        phosphorusMgPerL: usual.phosphateMgPerL / PHOSPHATE_PER_P,
+        co2MmolPerL: (usual.pco2Uatm * 10 ** carbonateConstants(ASSUMED_TEMPERATURE_C).logKh) / 1000,
+      });
+      return { value: { ...wants, potassiumLeftMgPerL: settledPotassium(scenario, design.care.fertiliser, wants) } };
     },
   },
 };

@@ -94,8 +94,8 @@ export function aheadOf(world: World, up: Derived): Ahead | null {
   let floorPlants = 0;
   let uptake = 0;
   let inAir = 0;
-  for (const { plant, item, grown, lit, hold } of up['plants.standing'].value ?? []) {
-    const area = plantM2(plant) * item.count * grown;
+  for (const { plant, count, grown, lit, hold } of up['plants.standing'].value ?? []) {
+    const area = plantM2(plant) * count * grown;
     const takes = area * UPTAKE[plant.traits.growth.value ?? 'moderate'] * lit;
     floorPlants += area;
     uptake += takes;

@@ -4,16 +4,26 @@ import { serves, type Refuge } from '../../hardscape/shelter';
 import type { Design } from '../../design/design';
 import { dailyMol } from '../../light/daily-integral';
 import { ppfdAt, type Lighting } from '../../light/field';
-import { buriedFinding, lightFinding, noHoldFinding, noRootholdFinding, outsideFinding, rootsReachFinding } from '../../plants/findings';
+import {
+  buriedFinding,
+  lightFinding,
+  noHoldFinding,
+  noRootholdFinding,
+  outgrowsFinding,
+  outsideFinding,
+  rootsReachFinding,
+} from '../../plants/findings';
 import { inTheWay, type Place, type Standing } from '../../plants/standing';
 import {
   algaeFinding,
   brightFinding,
   closedFinding,
+  emptyBedFinding,
   hungryFinding,
   liquidCarbonFinding,
   plantedOver,
   poisonFinding,
+  type Larder,
 } from '../../plants/tank-findings';
 import { heightAt } from '../../scene/grid';
 import { insideFloorMm } from '../../vessel/inside-floor';
@@ -34,6 +44,7 @@ declare module '../../calculation/finding' {
       | 'on-piece'
       | 'no-hold'
       | 'roots-reach'
+      | 'outgrows'
       | 'light'
       | 'algae'
       | 'closed'
@@ -48,6 +59,7 @@ declare module '../remedies/remedy' {
     'plant-in': true;
     'plant-off': true;
     'lift-plant': true;
+    'smaller-plant': true;
     'root-plant': true;
     'lamp-dim': true;
     'thin-plant': true;
@@ -81,7 +93,8 @@ function plantFindings({ design }: World, derived: Derived): Finding[] {
     if (outside) return [outside];
     const over = planting.hold === 'rooted' ? inTheWay(place, x, y) : null;
     const reach = feeds ? rootsReachFinding(planting, place.waterMm - heightAt(place.grid, place.groundMm, x, y)) : null;
-    return [buriedFinding(planting), noRootholdFinding(planting, over), noHoldFinding(planting), reach].filter(
+    const outgrows = outgrowsFinding(planting, place.waterMm);
+    return [buriedFinding(planting), noRootholdFinding(planting, over), noHoldFinding(planting), reach, outgrows].filter(
       (finding) => finding !== null,
     );
   });
@@ -93,7 +106,7 @@ function oncePerKind(findings: readonly Finding[], standing: readonly Standing[]
   const kindOf = new Map(standing.map(({ id, plant }) => [id, plant.id]));
   const said = new Set<string>();
   return findings.filter(({ code, subjects: [id = ''] }) => {
-    if (code !== 'plants.roots-reach') return true;
+    if (code !== 'plants.roots-reach' && code !== 'plants.outgrows') return true;
     const once = `${code} ${kindOf.get(id) ?? id}`;
     return said.has(once) ? false : said.add(once);
   });
@@ -133,6 +146,7 @@ function tankFindings(design: Design, derived: Derived, place: Place, standing: 
   const litres = derived['vessel.water-volume'].value ?? 0;
   const kinds = members.flatMap(({ id, organism }) => (organism?.kind === 'plant' ? [{ id, plant: organism }] : []));
   const salty = (derived['planned.salinity'].value ?? 0) > SALT_FROM;
+  const feeds = feedsRoots(derived);
   return [
     // in salt water corals and their algae are another matter
     salty || standing.length === 0
@@ -152,11 +166,30 @@ function tankFindings(design: Design, derived: Derived, place: Place, standing: 
     hungryFinding(
       onFloor && dailyMol(onFloor, hours, 0),
       design.water.co2 !== null,
-      feedsRoots(derived),
-      kinds.length === 0 ? null : (derived['tank.settled'].value?.usual ?? null),
+      feeds,
+      kinds.length === 0 ? null : larderOf(design, derived),
+    ),
+    emptyBedFinding(
+      // what has no room wants another kind, and no food
+      standing.filter((one) => outgrowsFinding(one, place.waterMm) === null),
+      feeds,
+      design.care.fertiliser.capsules !== undefined,
     ),
     liquidCarbonFinding(design.care.fertiliser.carbon !== undefined, kinds),
   ].filter((finding) => finding !== null);
+}
+
+/** What the settled water holds for the plants; null while it is not known where it settles. */
+function larderOf({ care }: Design, derived: Derived): Larder | null {
+  const usual = derived['tank.settled'].value?.usual;
+  const wants = derived['plants.wants'].value;
+  if (!usual || !wants) return null;
+  return {
+    nitrateMgPerL: usual.nitrateMgPerL,
+    phosphateMgPerL: usual.phosphateMgPerL,
+    potassiumMgPerL: wants.potassiumLeftMgPerL,
+    hasIron: care.fertiliser.iron !== undefined || care.fertiliser['all-round'] !== undefined,
+  };
 }
 
 /** The plantings: whether they stand where their kind can. */
@@ -171,6 +204,7 @@ export const plants = domain({
     'on-piece': ['plants', 'plantings'],
     'no-hold': ['plants', 'plantings'],
     'roots-reach': ['plants', 'plantings'],
+    outgrows: ['plants', 'plantings'],
     light: ['plants', 'lamps'],
     algae: ['plants', 'lamps'],
     closed: ['plants', 'plantings'],

@@ -31,11 +31,16 @@ function kindsFor({ world: { design, catalogue }, derived }: Assessment, wanted:
 }
 
 /** As it would stand in the state that is looked at, when it grows as usual. */
-function asGrown(design: Design, plant: Plant, item: PlantItem): Pick<Standing, 'item' | 'hold' | 'widthMm' | 'heightMm' | 'plant'> {
+function asGrown(
+  design: Design,
+  plant: Plant,
+  item: PlantItem,
+): Pick<Standing, 'item' | 'count' | 'hold' | 'widthMm' | 'heightMm' | 'plant'> {
   const start = plantedShare(plant, item.bought);
   const share = design.grown === 'planted' ? start : sizeShare(start, 0.008, design.grown === 'grown' ? 400 : 42);
   return {
     item,
+    count: item.count,
     plant,
     hold: item.hold ?? naturalHold(plant),
     widthMm: (plant.sizeMm.width.value ?? 60) * Math.sqrt(share),
@@ -65,7 +70,7 @@ function laid({ world: { design }, derived }: Assessment, plant: Plant, places: 
   const hold = naturalHold(plant);
   const tied = hold === 'tied' && pieces.length > 0;
   const one = asGrown(design, plant, newPlanting(plant.id, 0, [0, 0, 0]));
-  const perPlace = placesIn({ ...one, item: { ...one.item, count: 1 } } as Standing);
+  const perPlace = placesIn({ ...one, item: { ...one.item, count: 1 }, count: 1 } as Standing);
   const count = Math.min(MOST, Math.max(1, Math.ceil(places / Math.max(1, perPlace)), Math.ceil(litres / Math.max(0.02, foliageL(one)))));
   const spots: { at: [number, number]; onId: string | null }[] = tied
     ? pieces.slice(0, MOST_PLACES).map(({ id, item }) => ({ at: [item.positionMm[0], item.positionMm[1]], onId: id }))
@@ -196,7 +201,7 @@ export function fastStemsRemedy(assessment: Assessment, finding: Finding): Propo
 const LEFT_FLOATING = 0.65;
 function openShare(standing: readonly Standing[], surfaceMm2: number): number {
   const area = standing.reduce(
-    (sum, { hold, item, widthMm }) => sum + (hold === 'afloat' ? item.count * (Math.PI / 4) * widthMm * widthMm : 0),
+    (sum, { hold, count, widthMm }) => sum + (hold === 'afloat' ? count * (Math.PI / 4) * widthMm * widthMm : 0),
     0,
   );
   return area > 0 ? (LEFT_FLOATING * surfaceMm2) / area : 1;
@@ -284,4 +289,39 @@ export function thinRemedy(assessment: Assessment, finding: Finding): Proposal[]
     default:
       return [];
   }
+}
+
+/** A kind of the same habit that stays under water, in the place of all plantings of the one that does not. */
+export function smallerRemedy(assessment: Assessment, finding: Finding): Proposal[] {
+  const { design } = assessment.world;
+  const own = assessment.derived['plants.standing'].value?.find(({ id }) => id === finding.subjects[0])?.plant;
+  const water = finding.values['water']?.value;
+  if (!own || !water || finding.code !== 'plants.outgrows') return [];
+  const there = new Set(Object.values(design.scene).map((item) => (item.kind === 'plant' ? item.classId : '')));
+  const kinds = kindsFor(
+    assessment,
+    (plant) =>
+      plant.form === own.form &&
+      plant.traits.rooting.value === own.traits.rooting.value &&
+      (plant.sizeMm.length.value ?? Infinity) <= water &&
+      !there.has(plant.id),
+  );
+  // its own cousins first, then the largest that fits
+  const genus = (plant: Plant): number => Number(plant.latin.split(' ')[0] === own.latin.split(' ')[0]);
+  return kinds
+    .sort((a, b) => genus(b) - genus(a) || (b.sizeMm.length.value ?? 0) - (a.sizeMm.length.value ?? 0) || a.id.localeCompare(b.id))
+    .slice(0, 2)
+    .map((plant) => ({
+      kind: 'smaller-plant',
+      subjects: [plant.id],
+      values: {},
+      patch: [
+        forRevision(design.rev),
+        ...Object.entries(design.scene).flatMap(([id, item]): Operation[] =>
+          item.kind === 'plant' && item.classId === own.id && !item.locked
+            ? [{ op: 'replace', path: pointer('scene', id, 'classId'), value: plant.id }]
+            : [],
+        ),
+      ],
+    }));
 }

@@ -5,7 +5,7 @@ import { capRemedy, deepenRemedy, grainRemedy, matRemedy } from './bed';
 import { blendRemedy } from './blend';
 import { changesRemedy, feedRemedy, surfaceRemedy, topUpRemedy } from './care';
 import { conditionerRemedy } from './conditioner';
-import { coverRemedy, fastStemsRemedy, shadeRemedy, thinRemedy } from './cover';
+import { coverRemedy, fastStemsRemedy, shadeRemedy, smallerRemedy, thinRemedy } from './cover';
 import { coverSidesRemedy } from './cover-sides';
 import { groupRemedy } from './group';
 import { guardRemedy } from './guard';
@@ -52,6 +52,7 @@ const MAKERS: { readonly [F in Family]?: Readonly<Partial<Record<FindingCodes[F]
     'on-piece': [plantingRemedy],
     'no-hold': [plantingRemedy],
     'roots-reach': [thinRemedy],
+    outgrows: [smallerRemedy],
     light: [thinRemedy, dimRemedy],
     algae: [lampHoursRemedy, fastStemsRemedy, dimRemedy],
     closed: [thinRemedy],

@@ -20,6 +20,11 @@ export function wordPlants({ code, finding, who, other, count, show, units }: Wo
         title: `The roots of ${who} reach the soil`,
         reason: `They grow down to ${formatMm(finding.values['roots'], units)}, and the water over the soil is ${formatMm(finding.values['water'], units)} deep: they take hold in it, and bring it up when they are lifted.`,
       };
+    case 'plants.outgrows':
+      return {
+        title: `${who} grows out of the water`,
+        reason: `Its leaves get to ${formatMm(finding.values['length'], units)}, and the water over its foot is ${formatMm(finding.values['water'], units)} deep: what stands out dries off, or presses against the lid.`,
+      };
     case 'plants.light': {
       const there = `About ${count('ppfd')} µmol/m²s reach it`;
       switch (finding.kind) {
@@ -60,6 +65,22 @@ export function wordPlants({ code, finding, who, other, count, show, units }: Wo
         reason: `About ${count('ppfd')} µmol/m²s in mid water; animals of dim water keep out of more than ${count('most')} or so, and pale in it. Floating leaves or a thicket give them their dark.`,
       };
     case 'plants.hungry':
+      if (finding.kind === 'roots')
+        return {
+          title: `The bed holds no food for ${who}`,
+          reason:
+            'Large crowns feed by their roots: in bare grains new leaves stay small and pale. Capsules under them each month, or a layer that feeds.',
+        };
+      if (finding.kind === 'potassium')
+        return {
+          title: 'The plants run out of potassium',
+          reason: `Changes and feed bring less than they take, and it settles at ${show('potassium')}: pinholes in old leaves, with yellow rims.`,
+        };
+      if (finding.kind === 'iron')
+        return {
+          title: 'No iron and traces are given',
+          reason: 'Driven by light and carbon dioxide, the youngest leaves come pale, with green veins.',
+        };
       return finding.kind === 'nitrogen'
         ? {
             title: 'The plants run out of nitrogen',

@@ -45,6 +45,7 @@ export const PLANT_REMEDIES = {
   'plant-in': () => 'Move it inside the glass',
   'plant-off': () => 'Plant it beside',
   'lift-plant': ({ names }) => (names[1] ? `Tie it to the ${names[1]}` : 'Lay it on the bed'),
+  'smaller-plant': ({ names }) => `${names[0] ?? 'A smaller kind'} instead`,
   'root-plant': () => 'Root it in the bed',
   'lamp-dim': ({ show }) => `Dim the lamps to ${show('dim')}`,
   'thin-plant': ({ show, names }) => `Thin ${names[0] ?? 'it'} to ${show('count')}`,
@@ -52,7 +53,10 @@ export const PLANT_REMEDIES = {
   cover: ({ show, names, remedy }) => `${remedy.values['tied']?.value ? 'Tie on' : 'Put in'} ${show('count')} × ${names[0] ?? 'moss'}`,
   float: ({ show, names }) => `Let ${show('count')} × ${names[0] ?? 'floating plants'} drift`,
   'fast-stems': ({ show, names }) => `Plant ${show('count')} stems of ${names[0] ?? 'a fast kind'}`,
-  fertilise: ({ remedy }) => `Give ${remedy.subjects[0] ?? ''} of ${remedy.values['dose']?.value ?? 0} mg/L a week`,
+  fertilise: ({ remedy: { subjects, values } }) =>
+    subjects[0] === 'capsules'
+      ? `Put in ${values['dose']?.value ?? 0} root capsules a month`
+      : `Give ${subjects[0] ?? ''} of ${values['dose']?.value ?? 0} mg/L a week`,
   'no-carbon': () => 'Give no liquid carbon',
   'take-plant': ({ names }) => `Leave out ${names[0] ?? 'it'}`,
 } satisfies RemedyWords;

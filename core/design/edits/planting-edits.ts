@@ -56,6 +56,35 @@ export function plantIn(
   return { patch: [{ op: 'add', path: pointer('scene', first), value }], id: first };
 }
 
+/** How far apart a brush sets a kind: nearly touching. */
+export const apartMm = (plant: Plant): number => (plant.sizeMm.width.value ?? 60) * APART;
+
+/** One of a kind at every place that a brush went over, as one group. */
+export function plantStroke(design: Design, plant: Plant, at: readonly (readonly [number, number])[], place: Place | null): Operation[] {
+  const order = nextOrder(design.scene);
+  const groupId = freshId();
+  return at.map((spot, i): Operation => ({
+    op: 'add',
+    path: pointer('scene', freshId()),
+    value: { ...plantAt(plant, order + i, spot, place), groupId },
+  }));
+}
+
+/** Two that move together from now on, with all that moved with either. */
+export function groupPlantings(design: Design, id: string, otherId: string): Operation[] {
+  const [own, other] = [design.scene[id], design.scene[otherId]];
+  if (own?.kind !== 'plant' || other?.kind !== 'plant' || id === otherId) return [];
+  const groupId = own.groupId ?? other.groupId ?? freshId();
+  const joined = new Set([own.groupId, other.groupId].filter((group) => group !== null));
+  return Object.entries(design.scene).flatMap(([key, item]): Operation[] =>
+    item.kind === 'plant' &&
+    item.groupId !== groupId &&
+    (key === id || key === otherId || (item.groupId !== null && joined.has(item.groupId)))
+      ? [{ op: 'replace', path: pointer('scene', key, 'groupId'), value: groupId }]
+      : [],
+  );
+}
+
 /** One of a kind on each piece of wood and stone, tied: moss per twig. */
 export function plantOnPieces(design: Design, plant: Plant, pieceIds: readonly string[]): Operation[] {
   const order = nextOrder(design.scene);

@@ -38,6 +38,8 @@ const WITHOUT: Readonly<Record<LampLight['form'], readonly Measure['part'][]>> =
   spot: ['lengthMm', 'widthMm'],
 };
 
+const MONTH = new Intl.DateTimeFormat('en', { month: 'long' });
+
 /** What the lamps give, when they burn, and what a meter read under them. */
 @Component({
   selector: 'tr-lamp-fields',
@@ -97,6 +99,16 @@ export class LampFields {
       daily: rounded(dailyMol(middle, hours, 0), 1, this.units()),
       hours: rounded(hours, 1, this.units()),
     };
+  });
+
+  /** What falls in by the window, and how much more in summer. */
+  protected readonly daylight = computed(() => {
+    const months = this.tank.told()?.derived['light.daylight'].value;
+    if (!months) return null;
+    const [least, most] = [Math.min(...months), Math.max(...months)];
+    const name = (mol: number) => MONTH.format(new Date(2001, months.indexOf(mol), 1));
+    const show = (mol: number) => rounded(mol, mol < 1 ? 2 : 1, this.units());
+    return `Daylight on the water: about ${show(least)} mol/m² a day in ${name(least)}, ${show(most)} in ${name(most)}`;
   });
 
   protected addLamp(): void {

@@ -38,9 +38,9 @@ export const BACKGROUNDS: readonly Choice<Stated<'background'>>[] = [
 ];
 export const SUNS: readonly Choice<Stated<'sun'>>[] = [
   NOT_STATED,
-  { value: 'none', text: 'none' },
-  { value: 'some', text: 'some' },
-  { value: 'direct', text: 'direct' },
+  { value: 'none', text: 'none: away from windows' },
+  { value: 'some', text: 'some: by a window' },
+  { value: 'direct', text: 'direct: falls on it' },
 ];
 export const FOOTFALLS: readonly Choice<Stated<'footfall'>>[] = [
   NOT_STATED,

@@ -77,6 +77,7 @@ describe('the registry', () => {
       'hardscape.buoyancy': { volumeL: 2, densityKgPerL: 0.65, ballastDensityKgPerL: 2.7 },
       'hardscape.waterlogging': { dryKgPerL: 0.7, weeks: 2, halfWeeks: 3 },
       'hardscape.hide-fit': { openingLongMm: 18, openingShortMm: 16, insideMm: 60, lengthMm: 50, depthMm: 13, widthMm: 8 },
+      'light.daylight': { sky: 'some', southern: false },
       'light.daily-integral': { ppfd: 50, hours: 8, rampHours: 1 },
       'light.spot': { outputUmolPerS: 40, beamDegrees: 60, distanceM: 0.4, offAxisDegrees: 20 },
       'light.bar': { outputUmolPerS: 100, lengthM: 0.6, heightM: 0.3 },

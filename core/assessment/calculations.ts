@@ -21,6 +21,7 @@ import { systemVolume } from '../vessel/system-volume';
 import { waterVolume } from '../vessel/water-volume';
 import { buoyancyCalculation } from '../hardscape/buoyancy';
 import { contrast } from '../light/contrast';
+import { daylight } from '../light/daylight';
 import { hideFitCalculation } from '../hardscape/hide-fit';
 import { waterlogging } from '../hardscape/waterlogging';
 import { solidVolume } from '../scene/solid-volume';
@@ -89,6 +90,7 @@ export const calculations = createRegistry([
   listed(hideFitCalculation),
   listed(contrast),
   listed(dailyIntegral),
+  listed(daylight),
   listed(spot),
   listed(bar),
   listed(throughWater),

@@ -77,7 +77,8 @@ const MOST_OFF = 20;
 function setRight(lamp: Lamp, { reading, spectrum }: LampLight, water: WaterColumn): number {
   if (!reading) return 1;
   const read = reading.unit === 'lux' ? ppfdOfLux(reading.value, spectrum) : reading.value;
-  const reckoned = ppfdAt([lamp], water, reading.atMm);
+  // a lamp is read by night, or daylight is taken off
+  const reckoned = ppfdAt([lamp], { ...water, skyPpfd: 0 }, reading.atMm);
   if (read === null || reckoned <= 0) return 1;
   return Math.min(MOST_OFF, Math.max(1 / MOST_OFF, read / reckoned));
 }

@@ -96,6 +96,17 @@ export interface WaterColumn {
   a440PerM: number;
   /** Share that a lid lets through. */
   throughLid: number;
+  /** Daylight on the surface over the hours of light, from all of the sky, µmol/m²s; left out for none. */
+  skyPpfd?: number;
+}
+
+/** Of light from all sides that goes into still water: a fifteenth is thrown back. Recalled, as for an overcast sky. */
+const SKY_IN = 0.934;
+/** Daylight that reaches a depth. */
+export function skyAt(water: WaterColumn, zMm: number): number {
+  if (!water.skyPpfd) return 0;
+  const depthMm = Math.max(0, water.surfaceMm - zMm);
+  return water.skyPpfd * SKY_IN * water.throughLid * shareTable(water.a440PerM, Math.max(water.surfaceMm, depthMm))(depthMm);
 }
 
 /** Lamps, and the water that they shine through. */
@@ -108,7 +119,7 @@ export interface Lighting {
 export const INTO_SHADOW = 0.1;
 
 /**
- * Photons at a place in the water, of lamps alone and without panes that throw any back, µmol/m²s. Heights from the bottom.
+ * Photons at a place in the water, of lamps and daylight, without panes that throw any back, µmol/m²s. Heights from the bottom.
  *
  * @param obstacles pieces that take a ray away, all but what is scattered into their shadow
  */
@@ -118,7 +129,7 @@ export function ppfdAt(
   at: readonly [number, number, number],
   obstacles: Obstacles | null = null,
 ): number {
-  let sum = 0;
+  let sum = skyAt(water, at[2]);
   for (const [light, right, back] of ppfdParts(lamps, water, at, Math.max(0, water.surfaceMm - at[2])))
     sum += obstacles && !isClear(obstacles, at, right, back) ? light * INTO_SHADOW : light;
   return sum;

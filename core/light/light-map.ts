@@ -1,4 +1,4 @@
-import { INTO_SHADOW, ppfdParts, type Lighting } from './field';
+import { INTO_SHADOW, ppfdParts, skyAt, type Lighting } from './field';
 import { isClear, type Obstacles } from './shade';
 
 type Place = readonly [number, number, number];
@@ -33,7 +33,7 @@ function openOf({ lamps, water }: Lighting, places: readonly Place[]): Open {
 export function lightAtPlaces(lighting: Lighting, places: readonly Place[], obstacles: Obstacles | null): Float32Array {
   const { light, right, back, parts } = openOf(lighting, places);
   return Float32Array.from(places, (at, i) => {
-    let sum = 0;
+    let sum = skyAt(lighting.water, at[2]);
     for (let k = i * parts; k < (i + 1) * parts; k++)
       sum += obstacles && !isClear(obstacles, at, right[k]!, back[k]!) ? light[k]! * INTO_SHADOW : light[k]!;
     return sum;

@@ -108,6 +108,8 @@ export interface Nodes {
   'plants.cover': Cover;
   /** What they take in a week, and the potassium that is left where it settles; null where no water is changed. */
   'plants.wants': WeeklyWants & { potassiumLeftMgPerL: number | null };
+  /** Daylight on the water by month, mol/m² a day. */
+  'light.daylight': readonly number[];
   /** The lamps, and the water that they shine through. */
   'light.lamps': Lighting;
   'vessel.water-volume': number;

@@ -5,6 +5,8 @@ import type { SettledPiece } from '../../scene/settle-pieces';
 import type { Design } from '../../design/design';
 import { coverOfTank } from '../../plants/cover';
 import { standingsOf, type Place } from '../../plants/standing';
+import { dailyMol } from '../../light/daily-integral';
+import { daylightByMonth, isSouthern } from '../../light/daylight';
 import { obstaclesOf } from '../../light/shade';
 import { NITRATE_PER_N, PHOSPHATE_PER_P } from '../../tank/at-rest';
 import { settledPotassium, weeklyWants } from '../../tank/weekly-wants';
@@ -15,7 +17,7 @@ import { DECAY_PER_DAY } from './scenario';
 import { ASSUMED_CARE, ASSUMED_TEMPERATURE_C, lightHours } from './assumed';
 import { plantsOf } from './scene';
 
-type PlantNodes = 'light.lamps' | 'plants.standing' | 'plants.cover' | 'plants.wants';
+type PlantNodes = 'light.daylight' | 'light.lamps' | 'plants.standing' | 'plants.cover' | 'plants.wants';
 
 /** Tint by what is measured, or by what lies in the water: where it settles follows the plants, and cannot be asked here. */
 function organicCarbon({ design }: World, up: Derived): number {
@@ -54,18 +56,38 @@ export const feedsRoots = (derived: Pick<Derived, 'substrate.bed'>): boolean =>
 export const inTheBed = (derived: Pick<Derived, 'scene.pieces'>): SettledPiece[] =>
   (derived['scene.pieces'].value ?? []).flatMap(({ of, settled }) => (of.group === 'litter' ? [] : [settled]));
 
+const meanOf = (all: readonly number[]): number => (all.length > 0 ? all.reduce((sum, one) => sum + one, 0) / all.length : 0);
+const byWindow = ({ equipment, vessel }: Design): boolean =>
+  (vessel?.sun.value === 'some' || vessel?.sun.value === 'direct') && !Object.values(equipment).some(({ kind }) => kind === 'lamp');
+
 /** The plantings where they stand, as large as they are at the state that is looked at, in the light that is there. */
 export const plantNodes: Pick<Definitions, PlantNodes> = {
+  'light.daylight': {
+    calculationId: 'light.daylight',
+    from: [],
+    reads: ({ design, room }) => [design.vessel?.sun.value, room.climateC],
+    compute: ({ design, room }) => {
+      const sky = design.vessel?.sun.value ?? null;
+      if (sky === null) return missing('how much daylight falls on it is not stated');
+      const southern = isSouthern(room.climateC);
+      return { value: daylightByMonth(sky, southern), inputs: { sky, southern } };
+    },
+  },
   'light.lamps': {
     calculationId: 'light.at',
-    from: ['water.mixed', 'water.lying', 'vessel.system-volume'],
+    from: ['light.daylight', 'water.mixed', 'water.lying', 'vessel.system-volume'],
     reads: ({ design }) => [design.equipment, design.vessel, design.water.organicCarbonMgPerL, design.care.change, design.care.lampHours],
     compute: (world, up) => {
       const { vessel, equipment } = world.design;
       if (!vessel) return missing('no vessel is chosen');
       const a440PerM = Number(a440Of(Math.min(200, organicCarbon(world, up))).toPrecision(3));
-      const water = { surfaceMm: vessel.waterLevelMm, a440PerM, throughLid: THROUGH_LID[vessel.lid.value ?? 'none'] };
-      const lamps = lampsOf(Object.values(equipment), [vessel.lengthMm / 2, vessel.widthMm / 2], water, lightHours(world.design));
+      const hours = lightHours(world.design);
+      const months = up['light.daylight'].value ?? [];
+      const skyPpfd = hours > 0 ? meanOf(months) / dailyMol(1, hours, 0) : 0;
+      const water = { surfaceMm: vessel.waterLevelMm, a440PerM, throughLid: THROUGH_LID[vessel.lid.value ?? 'none'], skyPpfd };
+      const known = lampsOf(Object.values(equipment), [vessel.lengthMm / 2, vessel.widthMm / 2], water, hours);
+      // by a window without a lamp daylight is all the light there is
+      const lamps = known ?? (byWindow(world.design) ? [] : null);
       if (!lamps) return missing('the light of the lamps is not stated');
       return {
         value: { lamps, water },

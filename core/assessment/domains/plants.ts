@@ -119,6 +119,13 @@ function meanLight({ lamps, water }: Lighting, [length, width]: readonly [number
   return all.reduce((sum, ppfd) => sum + ppfd, 0) / all.length;
 }
 
+/** The same tank in the brightest month. */
+function atItsBrightest({ lamps, water }: Lighting, { vessel }: Design, derived: Derived, hours: number): Lighting {
+  // of sun that falls on it the vessel speaks
+  const months = vessel?.sun.value === 'direct' ? [] : (derived['light.daylight'].value ?? []);
+  return { lamps, water: { ...water, skyPpfd: hours > 0 && months.length > 0 ? Math.max(...months) / dailyMol(1, hours, 0) : 0 } };
+}
+
 /** A cave, a gap or litter that it fits is its dark. */
 function hasDark({ sizeMm: { length, depth, width }, traits: { shelter } }: Animal, refuges: readonly Refuge[]): boolean {
   if (!length.value || !depth.value || !width.value) return false;
@@ -141,6 +148,7 @@ function tankFindings(design: Design, derived: Derived, place: Place, standing: 
   const hours = lightHours(design);
   const bed = derived['substrate.bed'].value;
   const onFloor = light && meanLight(light, floor, bed?.topMm.least ?? 0);
+  const brightest = light && meanLight(atItsBrightest(light, design, derived, hours), floor, bed?.topMm.least ?? 0);
   const inMiddle = light && meanLight(light, floor, place.waterMm / 2);
   const ammonia = (derived['water.lying'].value?.soil ?? null) !== null;
   const litres = derived['vessel.water-volume'].value ?? 0;
@@ -151,7 +159,7 @@ function tankFindings(design: Design, derived: Derived, place: Place, standing: 
     // in salt water corals and their algae are another matter
     salty || standing.length === 0
       ? null
-      : algaeFinding(onFloor && dailyMol(onFloor, hours, 0), plantedOver(standing, surfacesOf(vessel, 1).baseM2 * 1e6), ammonia, hours),
+      : algaeFinding(brightest && dailyMol(brightest, hours, 0), plantedOver(standing, surfacesOf(vessel, 1).baseM2 * 1e6), ammonia, hours),
     closedFinding(
       cover.floating,
       standing.filter(({ hold }) => hold === 'afloat'),

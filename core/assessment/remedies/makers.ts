@@ -54,7 +54,7 @@ const MAKERS: { readonly [F in Family]?: Readonly<Partial<Record<FindingCodes[F]
     'roots-reach': [thinRemedy],
     outgrows: [smallerRemedy],
     light: [thinRemedy, dimRemedy],
-    algae: [lampHoursRemedy, fastStemsRemedy, dimRemedy],
+    algae: [lampHoursRemedy, fastStemsRemedy, dimRemedy, placeRemedy],
     closed: [thinRemedy],
     bright: [shadeRemedy, dimRemedy],
     poison: [thinRemedy],

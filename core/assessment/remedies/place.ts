@@ -6,6 +6,7 @@ import { forRevision, type Proposal } from './remedy';
 /** What another place in the house is free of. */
 const ELSEWHERE = {
   'vessel.sun': ['sun', 'none'],
+  'plants.algae': ['sun', 'none'],
   'vessel.footfall': ['footfall', 'quiet'],
   'vessel.load': ['floor', 'ground'],
 } as const;

@@ -34,6 +34,9 @@ const NAME: Readonly<Record<PlantingPlan['id'], string>> = {
       <div class="line">
         <tr-choice label="For" [options]="purposes" [value]="purpose()" [disabled]="locked()" (chosen)="purpose.set($event)" />
         <tr-check [checked]="lowWork()" [disabled]="locked()" (changed)="lowWork.set($event)">Little to trim</tr-check>
+        @if (hasPlants()) {
+          <tr-check [checked]="atHand()" [disabled]="locked()" (changed)="atHand.set($event)">Only what is at hand</tr-check>
+        }
         <button class="btn" type="button" [disabled]="locked()" [attr.aria-expanded]="asked()" (click)="asked.set(!asked())">
           {{ asked() ? 'Put them away' : 'Propose' }}
         </button>
@@ -47,7 +50,7 @@ const NAME: Readonly<Record<PlantingPlan['id'], string>> = {
                 <p>
                   @for (kind of plan.kinds; track kind.plantId) {
                     <span class="kind"
-                      >{{ kind.count }} × <em>{{ kind.latin }}</em></span
+                      >{{ kind.count }} × <em>{{ kind.latin }}</em>{{ kind.atHand > 0 ? ' (' + kind.atHand + ' at hand)' : '' }}</span
                     >
                   }
                 </p>
@@ -118,9 +121,11 @@ export class PlantingPlans {
   protected readonly purposes = PURPOSE;
   protected readonly purpose = signal<Purpose>('cover');
   protected readonly lowWork = signal(false);
+  protected readonly atHand = signal(false);
+  protected readonly hasPlants = computed(() => Object.values(this.tank.room()?.onHand ?? {}).some(({ kind, amount }) => kind === 'plant' && amount >= 1));
   protected readonly asked = signal(false);
   private readonly wish = computed((): PlantingWish | null =>
-    this.asked() && !this.locked() ? { purpose: this.purpose(), lowWork: this.lowWork() } : null,
+    this.asked() && !this.locked() ? { purpose: this.purpose(), lowWork: this.lowWork(), ...(this.atHand() && this.hasPlants() ? { atHand: true } : {}) } : null,
   );
   private readonly found = workedOut(this.tank, 'plantings', this.wish);
   protected readonly plans = computed(() =>

@@ -1,12 +1,14 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import type { Operation } from 'rfc6902';
+import { Jurisdiction, JURISDICTION_WORD } from '../../core/catalogue/law';
 import type { Room } from '../../core/design/room';
 import { QuantityField } from '../ui/quantity-field';
+import { SelectField } from '../ui/select';
 
-/** What water is mixed with, and the air that takes it up. */
+/** What water is mixed with, the air that takes it up, and whose law holds there. */
 @Component({
   selector: 'tr-kit-editor',
-  imports: [QuantityField],
+  imports: [QuantityField, SelectField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="fields">
@@ -37,6 +39,7 @@ import { QuantityField } from '../ui/quantity-field';
         (quantity)="setHumidity($event)"
         (cleared)="setHumidity(null)"
       />
+      <tr-select label="Law that holds here" none="not stated" [options]="laws" [value]="room().law" (chosen)="setLaw($event)" />
     </div>
   `,
   styles: `
@@ -59,6 +62,11 @@ export class KitEditor {
   protected setKit(part: 'vesselL' | 'scaleG', value: number): void {
     const kit = this.room().mixingKit ?? USUAL_KIT;
     this.patch.emit([{ op: 'replace', path: '/mixingKit', value: { ...kit, [part]: value } }]);
+  }
+
+  protected readonly laws = Jurisdiction.options.map((value) => ({ value, text: JURISDICTION_WORD[value] }));
+  protected setLaw(law: Jurisdiction | null): void {
+    this.patch.emit([{ op: 'replace', path: '/law', value: law }]);
   }
 
   protected setHumidity(share: number | null): void {

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal, untracked } from '@angular/core';
 import { companyOf, plannedNode, windowNodeOf } from '../../core/assessment/derive';
 import { causesOf } from '../../core/assessment/causes';
 import { emptyOwnCatalogue, saltsKnown } from '../../core/design/own-catalogue';
@@ -11,8 +11,11 @@ import { formatNumber, formatQuantity, formatSpan } from '../../core/quantity/fo
 import { additionOrder } from '../../core/stocking/addition-order';
 import { conditionerOf } from '../../core/water/conditioners';
 import { massOf } from '../../core/hardscape/mass';
+import type { Plant } from '../../core/catalogue/organism';
+import { donorsAmong, plantsOnHand, type Donor } from '../../core/plants/on-hand';
 import { plantingWork, plantsToBuy } from '../../core/plants/to-buy';
 import { Section } from '../section/section';
+import { Library } from '../store/library';
 import { PreferencesStore } from '../store/preferences';
 import { TankView } from '../store/tank-view';
 import { formatGrams } from '../water/grams';
@@ -32,6 +35,21 @@ export class Sheet {
   protected readonly view = inject(TankView);
   private readonly units = inject(PreferencesStore).units;
   protected readonly today = fullDay(new Date());
+
+  /** Who else of the room has a plant, for cuttings of one's own. */
+  private readonly donors = signal<ReadonlyMap<string, readonly Donor[]>>(new Map());
+  private readonly library = inject(Library);
+
+  constructor() {
+    const design = untracked(this.view.design);
+    const cut = Object.values(design?.scene ?? {}).some((item) => item.kind === 'plant' && item.bought === 'cutting');
+    // a tank that cannot be read gives nothing
+    if (design && cut)
+      void this.library.designs(design.roomId).then(
+        ({ designs }) => this.donors.set(donorsAmong(designs.filter(({ id, archived }) => id !== design.id && !archived))),
+        () => undefined,
+      );
+  }
 
   protected readonly facts = computed(() => {
     const [design, derived] = [this.view.design(), this.view.derived()];
@@ -122,7 +140,9 @@ export class Sheet {
   /** What is planted as it is sold, and how it is made ready. */
   protected readonly plants = computed(() => {
     const derived = this.view.derived();
-    const kinds = plantsToBuy(derived?.['plants.standing'].value ?? []);
+    const plants = [...(this.view.catalogue()?.organisms.values() ?? [])].filter((entry): entry is Plant => entry.kind === 'plant');
+    const onHand = plantsOnHand(Object.values(this.view.room()?.onHand ?? {}), plants);
+    const kinds = plantsToBuy(derived?.['plants.standing'].value ?? [], onHand, this.donors());
     if (kinds.length === 0) return null;
     const shrimp = (derived?.['stock.members'].value ?? []).some(
       ({ organism }) => organism?.group === 'shrimp' || organism?.group === 'snail' || organism?.group === 'crayfish',

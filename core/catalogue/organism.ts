@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { factOf, traitOf, type Fact } from '../quantity/fact';
 import { isOrdered } from '../quantity/range';
+import { Barred } from './law';
 import { RegionId } from './region';
 import { ShelterKind } from './shelter';
 import { PARAMETER_META, PARAMETERS, Parameter, Phase } from './parameter';
@@ -145,6 +146,8 @@ const shared = {
   /** Kinds it is taken for, by Latin name. */
   lookAlikes: z.array(z.string().min(1)).optional(),
   cautions: z.array(z.string().min(1)).optional(),
+  /** Where the law bars it; left out where no list is known to name it. */
+  barred: factOf(z.array(Barred).min(1)).optional(),
   /** A bred line of this kind. */
   strainOf: Id.optional(),
   /** A retired entry forwards here; ids are never re-used. */

@@ -193,7 +193,8 @@ describe('a design document', () => {
     const { own } = fixture6.room;
     expect(read.ok ? (read.document.room as unknown) : null).toEqual({
       ...fixture6.room,
-      schema: 5,
+      schema: 6,
+      law: null,
       own: { ...own, materials: {}, mixes: {} },
     });
   });

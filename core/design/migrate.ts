@@ -221,6 +221,11 @@ function room4to5(room: Json): Json {
   return { ...room, schema: 5, own: isObject(own) ? { ...own, materials: {}, mixes: {} } : own };
 }
 
+/** Version 6: whose law holds. */
+function room5to6(room: Json): Json {
+  return { ...room, schema: 6, law: null };
+}
+
 const DESIGN_STEPS: Readonly<Record<number, (design: Json) => Json>> = {
   1: design1to2,
   2: design2to3,
@@ -231,7 +236,7 @@ const DESIGN_STEPS: Readonly<Record<number, (design: Json) => Json>> = {
   7: design7to8,
   8: design8to9,
 };
-const ROOM_STEPS: Readonly<Record<number, (room: Json) => Json>> = { 1: room1to2, 2: room2to3, 3: room3to4, 4: room4to5 };
+const ROOM_STEPS: Readonly<Record<number, (room: Json) => Json>> = { 1: room1to2, 2: room2to3, 3: room3to4, 4: room4to5, 5: room5to6 };
 
 function climb(document: unknown, steps: Readonly<Record<number, (document: Json) => Json>>): unknown {
   let current = document;

@@ -1,9 +1,10 @@
 import * as z from 'zod';
 import { waterReadings } from '../catalogue/water-source';
+import { Jurisdiction } from '../catalogue/law';
 import { factOf } from '../quantity/fact';
 import { emptyOwnCatalogue, OwnCatalogue } from './own-catalogue';
 
-export const ROOM_SCHEMA = 5;
+export const ROOM_SCHEMA = 6;
 
 const Key = z.string().min(1).max(80);
 const MonthSpan = z
@@ -52,6 +53,8 @@ export const Room = z.strictObject({
   climateC: z.array(MonthSpan).length(12).nullable(),
   /** Usual relative humidity of the air, percent. */
   humidityPct: factOf(z.number().min(5).max(100)),
+  /** Whose law holds here; null while not stated. */
+  law: Jurisdiction.nullable(),
   sources: z.record(Key, RoomSource),
   mixingKit: z.strictObject({ vesselL: z.number().positive().max(5000), scaleG: z.number().positive().max(1000) }).nullable(),
   onHand: z.record(Key, OnHand),
@@ -69,6 +72,7 @@ export function emptyRoom(id: string, name: string): Room {
     name,
     climateC: null,
     humidityPct: { value: null, basis: 'measured' },
+    law: null,
     sources: {},
     mixingKit: null,
     onHand: {},

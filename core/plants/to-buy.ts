@@ -1,5 +1,6 @@
 import type { Bought, Plant } from '../catalogue/organism';
 import type { PlantItem } from './model';
+import { cuttingsFrom, type Donor } from './on-hand';
 
 /** Plants or stems that one of what is sold holds. Common practice: five stems to a bunch, a portion of moss as large as a palm. */
 const HOLDS: Readonly<Record<Bought, number>> = { pot: 1, stems: 5, portion: 1, tub: 5, clump: 2, cutting: 1 };
@@ -21,6 +22,10 @@ export interface ToBuy {
   says: string;
   /** Plants or stems that are wanted. */
   count: number;
+  /** Of them from what is at hand. */
+  atHand: number;
+  /** Of them cut in other tanks of one's own. */
+  from: readonly { name: string; takes: number; leaves: number }[];
   /** What is to be done with it before it goes in. */
   prepare: readonly string[];
 }
@@ -40,8 +45,16 @@ function prepared(plant: Plant, form: Bought): string[] {
   return lines;
 }
 
-/** All plantings of a tank as a list to get, the most of it first. */
-export function plantsToBuy(plantings: readonly { item: PlantItem; plant: Plant }[]): ToBuy[] {
+/**
+ * All plantings of a tank as a list to get, the most of it first: what is at hand is used before any is bought, and one's own cuttings come out
+ * of the tanks that have them.
+ */
+export function plantsToBuy(
+  plantings: readonly { item: PlantItem; plant: Plant }[],
+  onHand: ReadonlyMap<string, number> = new Map(),
+  donors: ReadonlyMap<string, readonly Donor[]> = new Map(),
+): ToBuy[] {
+  const left = new Map(onHand);
   const byKind = new Map<string, { plant: Plant; form: Bought; count: number }>();
   for (const { item, plant } of plantings) {
     const form = item.bought ?? usualForm(plant);
@@ -52,8 +65,16 @@ export function plantsToBuy(plantings: readonly { item: PlantItem; plant: Plant 
   }
   return [...byKind.values()]
     .map(({ plant, form, count }) => {
-      const units = Math.ceil(count / HOLDS[form]);
-      return { plant, form, count, units, says: `${units} ${UNIT[form][units === 1 ? 0 : 1]}`, prepare: prepared(plant, form) };
+      const atHand = Math.min(count, left.get(plant.id) ?? 0);
+      left.set(plant.id, (left.get(plant.id) ?? 0) - atHand);
+      const { from } = form === 'cutting' ? cuttingsFrom(count - atHand, donors.get(plant.id) ?? []) : { from: [] };
+      const units = Math.ceil((count - atHand) / HOLDS[form]);
+      const says = [
+        ...(atHand > 0 ? [`${atHand} at hand`] : []),
+        ...(units > 0 ? [`${units} ${UNIT[form][units === 1 ? 0 : 1]}`] : []),
+        ...from.map(({ name, takes, leaves }) => `${takes} from ${name}, which keeps ${leaves}`),
+      ].join('; ');
+      return { plant, form, count, units, atHand, from, says, prepare: prepared(plant, form) };
     })
     .sort((a, b) => b.count - a.count || a.plant.latin.localeCompare(b.plant.latin));
 }

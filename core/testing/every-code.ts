@@ -726,6 +726,12 @@ export const EVERY_CODE: Readonly<Record<Exclude<FindingCode, `sham.${string}`>,
     says: /power cut leaves.*battery air pump/,
     mends: null,
   },
+  'law.barred': {
+    of: but((_, room) => void (room.law = 'eu'), { plants: [['myriophyllum-aquaticum', 5]] }),
+    severity: 'conflict',
+    says: /Myriophyllum aquaticum.* may not be kept in the European Union.*since 2016.*lists change/,
+    mends: 'take-plant',
+  },
   'window.clash': { of: failing('Discus with rift'), severity: 'conflict', says: /cannot be kept together/, mends: 'remove' },
   'window.strain': {
     of: {

@@ -1,5 +1,6 @@
 import { biotope } from './biotope';
 import { hardscape } from './hardscape';
+import { law } from './law';
 import { plants } from './plants';
 import { heat } from './heat';
 import { stocking } from './stocking';
@@ -9,4 +10,4 @@ import { water } from './water';
 import { window } from './window';
 
 /** Every domain that is judged, in the order in which its findings are told where they weigh the same. A new one is a file and a line here. */
-export const DOMAINS = [water, stocking, biotope, substrate, hardscape, plants, vessel, heat, window] as const;
+export const DOMAINS = [water, stocking, biotope, substrate, hardscape, plants, vessel, heat, window, law] as const;

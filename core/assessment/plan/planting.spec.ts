@@ -78,4 +78,35 @@ describe('a planting that is proposed', () => {
       plantingPlans(assess({ design: { ...peatPocket, vessel: null }, room: lowBarn, catalogue }), { purpose: 'show', lowWork: true }),
     ).toEqual([]);
   });
+  it('is of what is at hand where that is asked, and begins with it where it is not', () => {
+    const hornwort = {
+      order: 1,
+      kind: 'plant' as const,
+      name: 'Hornwort tops',
+      measure: 'count' as const,
+      amount: 14,
+      note: '',
+      substance: null,
+    };
+    const world = { ...TANKS.harlequins, room: { ...TANKS.harlequins.room, onHand: { hornwort } } };
+    const only = plantingPlans(assess(world), { purpose: 'start', lowWork: false, atHand: true });
+    expect(only.length).toBeGreaterThan(0);
+    for (const { kinds } of only)
+      for (const { plantId, count, atHand } of kinds) {
+        expect(plantId).toBe('ceratophyllum-demersum');
+        expect(atHand).toBe(Math.min(count, 14));
+      }
+    expect(plantingPlans(assess(TANKS.harlequins), { purpose: 'start', lowWork: false, atHand: true })).toEqual([]);
+  });
+  it('keeps both where it is planted twice', () => {
+    const world = TANKS.harlequins;
+    const wish = { purpose: 'cover', lowWork: false } as const;
+    const first = applyEdit(world.design, plantingPlans(assess(world), wish)[0]!.patch, Design);
+    if (!first.ok) throw new Error('refused');
+    const again = plantingPlans(assess({ ...world, design: first.document }), wish)[0]!;
+    const second = applyEdit(first.document, again.patch, Design);
+    if (!second.ok) throw new Error('refused');
+    const count = (design: Design) => Object.keys(design.scene).length;
+    expect(count(second.document)).toBe(count(first.document) + again.patch.length);
+  });
 });

@@ -7,6 +7,7 @@ import { applyEdit, pointer } from '../../design/edit';
 import { easeOf, suits } from '../../plants/choose';
 import { coverOf } from '../../plants/cover';
 import { trimEveryDays } from '../../plants/growth';
+import { plantsOnHand } from '../../plants/on-hand';
 import { newPlanting, type PlantItem } from '../../plants/model';
 import { inTheWay, naturalHold, type Place } from '../../plants/standing';
 import { plantedOver } from '../../plants/tank-findings';
@@ -24,12 +25,15 @@ export interface PlantingWish {
   purpose: Purpose;
   /** Little to trim, no carbon dioxide. */
   lowWork: boolean;
+  /** Of nothing but what is at hand in the room. */
+  atHand?: boolean;
 }
 
 /** One way to plant a tank, judged as it would stand. */
 export interface PlantingPlan {
   id: 'shade' | 'thicket' | 'meadow';
-  kinds: readonly { plantId: string; latin: string; count: number }[];
+  /** How many of each, and how many of them are at hand in the room. */
+  kinds: readonly { plantId: string; latin: string; count: number; atHand: number }[];
   patch: Operation[];
   /** Of the floor, on the day of planting; of the surface afloat and litres of leaves when grown in. */
   plantedOver: number;
@@ -153,10 +157,12 @@ function laidOut(assessment: Assessment, chosen: readonly { plant: Plant; role: 
 const cried = (findings: readonly Finding[]): Map<string, Finding> =>
   new Map(findings.filter(({ severity }) => severity === 'conflict' || severity === 'watch').map((finding) => [finding.key, finding]));
 const MOST_ROUNDS = 20;
+/** What is at hand is used before a kind that has to be bought. */
+const AT_HAND = 0.6;
 
 /**
  * Ways to plant a tank for a purpose, of kinds that live in its water and light, native to its place where it is to be true to it. Each is judged
- * as it would stand; a kind that would be cried over is left out. The locked plants of the tank stay, the rest stays too: nothing is taken out.
+ * as it would stand; a kind that would be cried over is left out. Nothing is taken out, and what is at hand in the room comes first.
  */
 export function plantingPlans(assessment: Assessment, wish: PlantingWish): PlantingPlan[] {
   const { design, catalogue } = assessment.world;
@@ -171,9 +177,11 @@ export function plantingPlans(assessment: Assessment, wish: PlantingWish): Plant
     const where = belonging(plant, biotope);
     return where !== null && strangeness(where, fidelity) === 0;
   };
-  const kinds = [...catalogue.organisms.values()].filter(
-    (entry): entry is Plant =>
-      entry.kind === 'plant' &&
+  const plants = [...catalogue.organisms.values()].filter((entry): entry is Plant => entry.kind === 'plant');
+  const onHand = plantsOnHand(Object.values(assessment.world.room.onHand), plants);
+  const kinds = plants.filter(
+    (entry) =>
+      (!wish.atHand || onHand.has(entry.id)) &&
       !entry.retiredTo &&
       entry.form !== 'mangrove' &&
       suits(entry, roleOf(entry) === 'afloat' ? { ...water, ppfd: null } : water) &&
@@ -189,7 +197,11 @@ export function plantingPlans(assessment: Assessment, wish: PlantingWish): Plant
       const chosen = (Object.entries(PLANS[id]) as [Role, number][]).flatMap(([role, count]) =>
         [...left]
           .filter((plant) => roleOf(plant) === role)
-          .map((plant) => ({ plant, role, worth: worth(plant, wish) - (used.has(plant.id) ? 0.7 : 0) }))
+          .map((plant) => ({
+            plant,
+            role,
+            worth: worth(plant, wish) - (used.has(plant.id) ? 0.7 : 0) + (onHand.has(plant.id) ? AT_HAND : 0),
+          }))
           .sort((a, b) => b.worth - a.worth || a.plant.id.localeCompare(b.plant.id))
           .slice(0, count),
       );
@@ -209,7 +221,7 @@ export function plantingPlans(assessment: Assessment, wish: PlantingWish): Plant
       const worse = chosen.filter(({ plant }) => bad.has(plant.id));
       if (worse.length === 0) {
         for (const { plant } of chosen) used.add(plant.id);
-        return [planOf(id, chosen, items, patch, after, new Set(Object.keys(added)))];
+        return [planOf(id, chosen, items, patch, after, new Set(Object.keys(added)), onHand)];
       }
       for (const { plant } of worse) left.delete(plant);
     }
@@ -224,6 +236,7 @@ function planOf(
   patch: Operation[],
   { world, derived }: Assessment,
   added: ReadonlySet<string>,
+  onHand: ReadonlyMap<string, number>,
 ): PlantingPlan {
   const standing = (derived['plants.standing'].value ?? []).filter((one) => added.has(one.id));
   const cover = derived['plants.cover'].value;
@@ -234,7 +247,7 @@ function planOf(
     id,
     kinds: chosen.flatMap(({ plant }) => {
       const count = counts.get(plant.id);
-      return count ? [{ plantId: plant.id, latin: plant.latin, count }] : [];
+      return count ? [{ plantId: plant.id, latin: plant.latin, count, atHand: Math.min(count, onHand.get(plant.id) ?? 0) }] : [];
     }),
     patch,
     plantedOver: plantedOver(standing, surfacesOf(world.design.vessel!, 1).baseM2 * 1e6),

@@ -9,6 +9,7 @@ import { coverRemedy, fastStemsRemedy, shadeRemedy, smallerRemedy, thinRemedy } 
 import { coverSidesRemedy } from './cover-sides';
 import { groupRemedy } from './group';
 import { guardRemedy } from './guard';
+import { lawRemedy } from './law';
 import { leavesRemedy } from './leaves';
 import { lidRemedy } from './lid';
 import { ballastRemedy, hidesRemedy, moveRemedy, steadyRemedy } from './pieces';
@@ -112,6 +113,9 @@ const MAKERS: { readonly [F in Family]?: Readonly<Partial<Record<FindingCodes[F]
     nitrate: [feedRemedy, changesRemedy],
     feed: [feedRemedy],
     evaporation: [topUpRemedy],
+  },
+  law: {
+    barred: [lawRemedy],
   },
   window: {
     clash: [removeRemedy],

@@ -79,6 +79,8 @@ export function runBench(): Record<string, number[]> {
       'stone-0': { ...narrower.scene['stone-0']!, positionMm: [120 + (i % 40), 90, 0] as [number, number, number] },
     },
   });
+  const weedy = { ...largeTank(catalogue, { species: 20, items: 60, plants: 200, plantKinds: 20 }), equipment: lit.equipment };
+  const weedyCache: DeriveCache = new Map();
   const judged = Array.from({ length: 40 }, (_, i) => assess({ design: moved(i), room, catalogue }));
   const dimmed = Array.from({ length: 20 }, (_, i) =>
     assess({
@@ -91,6 +93,11 @@ export function runBench(): Record<string, number[]> {
     'assess, nothing kept, 3 lamps': time(200, () => assess({ design: lit, room, catalogue })),
     'light from above, 1200 mm': time(20, (i) => lightMapOf(dimmed[i]!, 'plan')),
     'light from above, a piece moved': time(40, (i) => lightMapOf(judged[i]!, 'plan')).slice(1),
+    'assess while one of 200 plantings of 20 kinds is moved': time(200, (i) => {
+      const planting = weedy.scene['plant-0']!;
+      const scene = { ...weedy.scene, 'plant-0': { ...planting, positionMm: [300 + i, 200, 0] as [number, number, number] } };
+      return assess({ design: { ...weedy, scene }, room, catalogue }, weedyCache);
+    }).slice(1),
     'assess, nothing kept': time(400, () => assess({ design, room, catalogue })),
     'assess after an edit': time(400, (i) => {
       const vessel = design.vessel && { ...design.vessel, waterLevelMm: 300 + (i % 200) };

@@ -8,7 +8,11 @@ import { level } from '../substrate/surface';
 import { box, layer, piece } from './tanks';
 
 /** A generated tank, the same for the same seed: species taken round the catalogue, hardscape and plants spread about. */
-export function largeTank(catalogue: Catalogue, size = { species: 20, items: 60, plants: 40 }, seed = 7): Design {
+export function largeTank(
+  catalogue: Catalogue,
+  size: { species: number; items: number; plants: number; plantKinds?: number } = { species: 20, items: 60, plants: 40 },
+  seed = 7,
+): Design {
   const generator = xoroshiro128plus(seed);
   const random = () => (generator.next() >>> 0) / 2 ** 32;
   const animals = [...catalogue.organisms.values()].filter((entry) => entry.kind === 'animal');
@@ -26,7 +30,10 @@ export function largeTank(catalogue: Catalogue, size = { species: 20, items: 60,
         embedMm: 10,
       }),
     ]),
-    ...Array.from({ length: size.plants }, (_, i) => [`plant-${i}`, newPlanting(plants[(i * 13) % plants.length]!.id, 100 + i, place())]),
+    ...Array.from({ length: size.plants }, (_, i) => [
+      `plant-${i}`,
+      newPlanting(plants[((i % (size.plantKinds ?? plants.length)) * 13) % plants.length]!.id, 100 + i, place()),
+    ]),
   ]);
   const stock = Object.fromEntries(
     Array.from({ length: size.species }, (_, i) => [

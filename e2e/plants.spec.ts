@@ -60,6 +60,60 @@ describe('the plants of a tank', () => {
     expect(faults).toEqual([]);
   });
 
+  it('of twelve kinds are put in by typing one name after the other', async () => {
+    const search = 'tr-plants-bench input[type=search]';
+    await page.waitForFunction(() => !(document.querySelector('tr-plants-bench input[type=search]') as HTMLInputElement).disabled);
+    await page.focus(search);
+    const before = (await planted()).length;
+    const names = [
+      'wendts',
+      'java fern',
+      'red root',
+      'guppy g',
+      'anub',
+      'ludwigia rep',
+      'rotala',
+      'dwarf hair',
+      'bacopa',
+      'pogo',
+      'susswasser',
+      'pearl',
+    ];
+    for (const [i, name] of names.entries()) {
+      await page.keyboard.type(name);
+      await page.waitForSelector('.found li button');
+      await page.keyboard.press('Enter');
+      await page.waitForFunction((wanted) => document.querySelectorAll('g[data-planting]').length === wanted, {}, before + i + 1);
+    }
+    expect(await text('tr-plants-bench .head')).toMatch(/1[3-6] kinds/);
+    expect(faults).toEqual([]);
+  });
+
+  it('are painted over a stretch in one edit, and move with one another', async () => {
+    await page.waitForFunction(() => !(document.querySelector('tr-plants-bench input[type=search]') as HTMLInputElement).disabled);
+    const were = (await planted()).length;
+    await page.type('tr-plants-bench input[type=search]', 'ludwigia rep');
+    await page.waitForSelector('.found li button');
+    await page.click('.found li button:nth-of-type(2)');
+    await page.$$eval('.head label', (all) => all.find((label) => label.textContent?.trim() === 'Plan')?.click());
+    await page.waitForSelector('svg.pointing');
+    await settled(page);
+    const svg = await page.$eval('tr-section svg', (element) => element.getBoundingClientRect().toJSON() as DOMRect);
+    await page.mouse.move(svg.x + svg.width * 0.3, svg.y + svg.height * 0.7);
+    await page.mouse.down();
+    await page.mouse.move(svg.x + svg.width * 0.62, svg.y + svg.height * 0.7, { steps: 40 });
+    expect(await page.$$eval('circle.dab', (all) => all.length)).toBeGreaterThan(2);
+    await page.mouse.up();
+    await settled(page);
+    const many = (await planted()).length - were;
+    expect(many).toBeGreaterThan(2);
+    expect(await page.$$eval('circle.dab', (all) => all.length)).toBe(0);
+    await press('Undo');
+    await settled(page);
+    expect((await planted()).length).toBe(were);
+    expect(faults).toEqual([]);
+  });
+
   it('are lit on the drawing, and a lamp is set right by a meter', async () => {
     const pressLabel = (label: string) =>
       page.$$eval('.head label', (all, wanted) => all.find((one) => one.textContent?.trim() === wanted)?.click(), label);

@@ -33,6 +33,7 @@ import { FertiliserFields } from './fertiliser-fields';
 import { LampFields } from './lamp-fields';
 import { PlantingPlans } from './planting-plans';
 import { QuantityField } from '../ui/quantity-field';
+import { LatinText } from '../ui/latin-text';
 import { SelectField } from '../ui/select';
 
 const HOLD_WORD: Readonly<Record<Hold, string>> = {
@@ -72,7 +73,7 @@ const NOTE_WORD: Readonly<Record<PlantingNote['kind'], (one: string, other: stri
 /** The plants of the tank: where they stand, what holds them, how far they are grown. */
 @Component({
   selector: 'tr-plants-bench',
-  imports: [ChoiceField, FertiliserFields, LampFields, PlantingPlans, QuantityField, Section, SelectField],
+  imports: [ChoiceField, FertiliserFields, LampFields, LatinText, PlantingPlans, QuantityField, Section, SelectField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './plants-bench.html',
   styleUrls: ['../ui/scene-bench.less', './plants-bench.less'],
@@ -80,7 +81,8 @@ const NOTE_WORD: Readonly<Record<PlantingNote['kind'], (one: string, other: stri
 export class PlantsBench {
   protected readonly tank = inject(TankView);
   private readonly store = inject(TankSession);
-  protected readonly units = inject(PreferencesStore).units;
+  private readonly preferences = inject(PreferencesStore);
+  protected readonly units = this.preferences.units;
   protected readonly why = inject(Why);
   protected readonly locked = computed(() => !!this.tank.readOnly() || !this.tank.design()?.vessel);
   protected readonly drawing = signal<'section' | 'plan' | 'both'>('section');
@@ -105,7 +107,7 @@ export class PlantsBench {
     'lightMap',
     computed(() => (this.shade() === 'light' && this.drawing() !== 'section' ? 'plan' : null)),
   );
-  protected readonly lightKey = lightKey();
+  protected readonly lightKey = computed(() => lightKey(this.preferences.theme()));
   protected readonly drawings = [
     { value: 'section' as const, text: 'Section' },
     { value: 'plan' as const, text: 'Plan' },
@@ -203,7 +205,7 @@ export class PlantsBench {
     ]);
     return plantingNotes(this.standing(), animals, vessel.waterLevelMm).map(({ kind, subjects: [one = '', other = ''] }) => ({
       ids: `${one} ${other}`,
-      text: NOTE_WORD[kind](name.get(one) ?? '', name.get(other) ?? ''),
+      text: NOTE_WORD[kind](`*${name.get(one) ?? ''}*`, `*${name.get(other) ?? ''}*`),
     }));
   });
 
@@ -228,10 +230,11 @@ export class PlantsBench {
     if (this.store.edit(`Plant ${plant.latin}`, made.patch)) this.selected.set(made.id);
   }
 
-  /** Enter in the search puts the first that is found in. */
-  protected putFirst(): void {
+  /** Enter in the search puts the first that is found in; the next name takes the place of this one. */
+  protected putFirst(search: HTMLInputElement): void {
     const [first] = this.found();
     if (first) this.putIn(first);
+    search.select();
   }
 
   protected onEach(plant: Plant): void {

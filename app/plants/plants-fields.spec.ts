@@ -98,9 +98,9 @@ describe('the picture of light', () => {
   it('is the darker the less there is, and clear where there is no water', () => {
     const steps = [...LIGHT_STEPS].map((edge) => edge - 1);
     const map = { columns: 6, rows: 1, ppfd: Float32Array.from([-1, ...steps, 200]) };
-    expect(lightPicture(map)).toMatch(/^data:image\/png/);
-    expect(lightKey().map(({ text }) => text)).toEqual(['under 15', '15–30', '30–60', '60–120', 'over 120']);
-    const strength = lightKey().map(({ fill }) => Number(/\/ ([\d.]+)\)/.exec(fill)![1]));
+    expect(lightPicture(map, 'loam')).toMatch(/^data:image\/png/);
+    expect(lightKey('loam').map(({ text }) => text)).toEqual(['under 15', '15–30', '30–60', '60–120', 'over 120']);
+    const strength = lightKey('loam').map(({ fill }) => Number(/\/ ([\d.]+)\)/.exec(fill)![1]));
     expect([...strength].sort((a, b) => b - a)).toEqual(strength);
     expect(strength[strength.length - 1]).toBe(0);
   });

@@ -84,6 +84,9 @@ interface Hold {
       fill-opacity: 0.42;
       stroke-width: 0.7;
     }
+    :host-context([data-theme='night']) {
+      filter: brightness(1.45);
+    }
     .planting:not(.held) {
       pointer-events: none;
     }

@@ -88,7 +88,8 @@ export class Section {
   private readonly tank = inject(TankView);
   private readonly why = inject(Why);
   private readonly store = inject(TankSession);
-  private readonly units = inject(PreferencesStore).units;
+  private readonly preferences = inject(PreferencesStore);
+  private readonly units = this.preferences.units;
   private readonly svg = viewChild<ElementRef<SVGSVGElement>>('svg');
   /** Water level under the finger; the design changes when it is let go. */
   protected readonly dragged = signal<number | null>(null);
@@ -292,7 +293,7 @@ export class Section {
       }
       case 'light': {
         const map = this.light();
-        return map && lightPicture(map);
+        return map && lightPicture(map, this.preferences.theme());
       }
       case 'plain':
         return null;

@@ -25,6 +25,10 @@ describe('plants to get', () => {
     expect(list[0]!.prepare.join()).toContain('sort by length');
     expect(list[2]!.prepare.join()).toContain('spread thin');
   });
+  it('of what floats are as many as cover a palm', () => {
+    expect(plantsToBuy([of('lemna-minor', { count: 12, bought: 'portion' })])[0]!.says).toBe('3 portions');
+    expect(plantsToBuy([of('pistia-stratiotes', { count: 3, bought: 'portion' })])[0]!.says).toBe('3 portions');
+  });
   it('keep what is bought in two ways apart', () => {
     const list = plantsToBuy([of('cryptocoryne-wendtii', { bought: 'pot' }), of('cryptocoryne-wendtii', { bought: 'cutting', count: 4 })]);
     expect(list.map(({ says }) => says)).toEqual(['4 cuttings of your own', '1 pot']);

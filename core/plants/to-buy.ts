@@ -30,6 +30,13 @@ export interface ToBuy {
   prepare: readonly string[];
 }
 
+/** A portion of what floats covers a palm. */
+const PALM_MM2 = 8000;
+function held({ form: habit, sizeMm: { width } }: Plant, form: Bought): number {
+  if (form !== 'portion' || habit !== 'floating' || !width.value) return HOLDS[form];
+  return Math.max(1, Math.round(PALM_MM2 / ((Math.PI / 4) * width.value ** 2)));
+}
+
 /** As its kind is usually sold, where nobody has said. */
 const usualForm = ({ form, traits: { bought } }: Plant): Bought =>
   bought?.value?.[0] ?? (form === 'stem' ? 'stems' : form === 'moss' ? 'portion' : 'pot');
@@ -68,7 +75,7 @@ export function plantsToBuy(
       const atHand = Math.min(count, left.get(plant.id) ?? 0);
       left.set(plant.id, (left.get(plant.id) ?? 0) - atHand);
       const { from } = form === 'cutting' ? cuttingsFrom(count - atHand, donors.get(plant.id) ?? []) : { from: [] };
-      const units = Math.ceil((count - atHand) / HOLDS[form]);
+      const units = Math.ceil((count - atHand) / held(plant, form));
       const says = [
         ...(atHand > 0 ? [`${atHand} at hand`] : []),
         ...(units > 0 ? [`${units} ${UNIT[form][units === 1 ? 0 : 1]}`] : []),

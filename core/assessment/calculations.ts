@@ -20,6 +20,12 @@ import { jarVolume } from '../vessel/jar-volume';
 import { systemVolume } from '../vessel/system-volume';
 import { waterVolume } from '../vessel/water-volume';
 import { buoyancyCalculation } from '../hardscape/buoyancy';
+import { energy } from '../equipment/energy';
+import { jetSpeed } from '../equipment/jet';
+import { filterCapacity } from '../equipment/media';
+import { powerCut } from '../equipment/power-cut';
+import { pumpFlow } from '../equipment/pump-flow';
+import { turnover } from '../equipment/turnover';
 import { contrast } from '../light/contrast';
 import { daylight } from '../light/daylight';
 import { hideFitCalculation } from '../hardscape/hide-fit';
@@ -102,6 +108,12 @@ export const calculations = createRegistry([
   listed(heatLossCalculation),
   listed(settlingTemperature),
   listed(hoursToEdgeCalculation),
+  listed(pumpFlow),
+  listed(jetSpeed),
+  listed(turnover),
+  listed(energy),
+  listed(filterCapacity),
+  listed(powerCut),
   listed(bodyMass),
   listed(breath),
   listed(usualFeed),

@@ -3,17 +3,19 @@ import { MONTHS } from '../../core/assessment/wording';
 import { inOrder, nextOrder } from '../../core/design/design';
 import { pointer } from '../../core/design/edit';
 import type { Failure, FailureKind, Reach } from '../../core/equipment/failures';
-import type { Device } from '../../core/equipment/model';
-import { formatQuantity, formatSpan } from '../../core/quantity/format';
+import { energyUse } from '../../core/assessment/energy-use';
+import { newDevice, type Device } from '../../core/equipment/model';
+import { formatQuantity, formatSpan, rounded } from '../../core/quantity/format';
 import { ClimateEditor } from '../parts/climate-editor';
 import { Why } from '../store/why';
 import { PreferencesStore } from '../store/preferences';
 import { TankSession } from '../store/tank-session';
 import { TankView } from '../store/tank-view';
+import { DEVICE_WORD, DEVICE_KINDS } from './words';
+import { RunningFields } from './running-fields';
 import { QuantityField } from '../ui/quantity-field';
 import { YearChart } from '../ui/year-chart';
 
-const KINDS: readonly Device['kind'][] = ['heater', 'cooler', 'fan', 'filter', 'pump', 'lamp'];
 const FAILURES: Readonly<Record<FailureKind, string>> = {
   'heater-off': 'Heater fails cold',
   'heater-stuck': 'Heater sticks on',
@@ -24,7 +26,7 @@ const FAILURES: Readonly<Record<FailureKind, string>> = {
 /** Gear and warmth: what is plugged in, the year it gives, what happens when it fails. */
 @Component({
   selector: 'tr-equipment-bench',
-  imports: [QuantityField, YearChart, ClimateEditor],
+  imports: [QuantityField, RunningFields, YearChart, ClimateEditor],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './equipment-bench.html',
   styleUrl: './equipment-bench.less',
@@ -34,7 +36,8 @@ export class EquipmentBench {
   protected readonly store = inject(TankSession);
   protected readonly why = inject(Why);
   private readonly units = inject(PreferencesStore).units;
-  protected readonly kinds = KINDS;
+  protected readonly kinds = DEVICE_KINDS;
+  protected readonly word = DEVICE_WORD;
   protected readonly locked = computed(() => !!this.view.readOnly());
   protected readonly devices = computed(() => inOrder(this.view.design()?.equipment ?? {}).map(([id, device]) => ({ id, device })));
   protected readonly year = computed(() => this.view.derived()?.['heat.year'].value ?? null);
@@ -71,6 +74,42 @@ export class EquipmentBench {
     }));
   });
 
+  /** What oxygen does when the current is gone. */
+  protected readonly breath = computed(() => {
+    const cut = this.view.told()?.derived['gear.cut'].value;
+    if (!cut) return null;
+    const show = (mgPerL: number) => formatQuantity('concentration', mgPerL, this.units());
+    return cut.hours === null
+      ? `Power goes: oxygen settles at about ${show(cut.endsMgPerL)}, enough to breathe`
+      : `Power goes: oxygen is down to ${show(cut.leastMgPerL)} after about ${hoursText(cut.hours)}`;
+  });
+
+  protected readonly energy = computed(() => {
+    const told = this.view.told();
+    const rows = told ? energyUse(told) : [];
+    if (rows.length === 0) return null;
+    const price = this.view.room()?.pricePerKwh ?? null;
+    const units = this.units();
+    const show = (value: number | null, digits: number) => (value === null ? '–' : rounded(value, digits, units));
+    const kwh = rows.reduce((sum, row) => sum + (row.kwhPerYear ?? 0), 0);
+    return {
+      priced: price !== null,
+      rows: rows.map((row) => ({
+        id: row.id,
+        name: DEVICE_WORD[row.kind],
+        watts: row.watts === null ? 'not stated' : formatQuantity('power', row.watts, units),
+        hours: show(row.hours, 1),
+        kwh: show(row.kwhPerYear, 0),
+        cost: show(price === null || row.kwhPerYear === null ? null : row.kwhPerYear * price, 2),
+      })),
+      kwh: show(kwh, 0),
+      cost: show(price === null ? null : kwh * price, 2),
+    };
+  });
+  protected setPrice(value: number | null): void {
+    this.store.editRoom('Price of current', [{ op: 'replace', path: '/pricePerKwh', value }]);
+  }
+
   protected setPoint(id: string, value: number): void {
     this.store.edit('Set-point', [{ op: 'replace', path: pointer('equipment', id, 'setPointC'), value }]);
   }
@@ -95,13 +134,8 @@ export class EquipmentBench {
     // what cools begins above what heats, or the two would work against each other
     const heaters = Object.values(design.equipment).flatMap((device) => (device.kind === 'heater' ? [device.setPointC] : []));
     const start = kind === 'heater' ? middle : Math.max(middle, ...heaters.map((setPointC) => setPointC + 1));
-    const value: Device =
-      kind === 'heater' || kind === 'cooler' || kind === 'fan'
-        ? { kind, setPointC: start, ...shared }
-        : kind === 'lamp'
-          ? { kind, light: null, ...shared }
-          : { kind, ...shared };
-    this.store.edit(`Add a ${kind}`, [{ op: 'add', path: pointer('equipment', id), value }]);
+    const value = newDevice(kind, start, shared);
+    this.store.edit(`Add a ${DEVICE_WORD[kind]}`, [{ op: 'add', path: pointer('equipment', id), value }]);
   }
 
   protected remove(id: string, kind: string): void {

@@ -4,8 +4,10 @@ import type { BenchPart } from '../shell/bench';
 export const parts: readonly BenchPart[] = [
   { name: 'Heater', words: ['warmth', 'heating', 'heat', 'thermostat', 'set point'], control: 'gear' },
   { name: 'Cooler and fan', words: ['chiller', 'cooler', 'fan', 'cooling'], control: 'gear' },
-  { name: 'Filter', words: ['sponge', 'mat filter', 'canister'], control: 'gear' },
-  { name: 'Pump', words: ['powerhead', 'flow', 'current', 'air pump', 'air stone'], control: 'gear' },
+  { name: 'Filter', words: ['sponge', 'mat filter', 'canister'], control: 'running' },
+  { name: 'Pump', words: ['powerhead', 'flow', 'current', 'turnover', 'intake'], control: 'running' },
+  { name: 'Air pump', words: ['air stone', 'check valve', 'battery'], control: 'running' },
+  { name: 'What it uses', words: ['energy', 'electricity', 'cost', 'kWh', 'watts'], control: 'energy' },
   { name: 'Lamp', words: ['light', 'lighting', 'LED', 'photoperiod'], control: 'gear' },
   { name: 'The tank’s year', words: ['season', 'climate', 'temperature by month'], control: 'climate' },
   { name: 'When something fails', words: ['power cut', 'failure', 'stuck heater', 'alarm', 'outage'], control: 'failures' },

@@ -122,10 +122,14 @@ export class PlantingPlans {
   protected readonly purpose = signal<Purpose>('cover');
   protected readonly lowWork = signal(false);
   protected readonly atHand = signal(false);
-  protected readonly hasPlants = computed(() => Object.values(this.tank.room()?.onHand ?? {}).some(({ kind, amount }) => kind === 'plant' && amount >= 1));
+  protected readonly hasPlants = computed(() =>
+    Object.values(this.tank.room()?.onHand ?? {}).some(({ kind, amount }) => kind === 'plant' && amount >= 1),
+  );
   protected readonly asked = signal(false);
   private readonly wish = computed((): PlantingWish | null =>
-    this.asked() && !this.locked() ? { purpose: this.purpose(), lowWork: this.lowWork(), ...(this.atHand() && this.hasPlants() ? { atHand: true } : {}) } : null,
+    this.asked() && !this.locked()
+      ? { purpose: this.purpose(), lowWork: this.lowWork(), ...(this.atHand() && this.hasPlants() ? { atHand: true } : {}) }
+      : null,
   );
   private readonly found = workedOut(this.tank, 'plantings', this.wish);
   protected readonly plans = computed(() =>

@@ -92,6 +92,7 @@ export class Sheet {
     const design = this.view.design();
     const litres = this.view.derived()?.['vessel.system-volume'].value ?? null;
     if (!design) return [];
+    const fed = this.view.derived()?.['gear.co2'].value;
     const { salts, conditioner, additions, co2 } = design.water;
     const { materials } = this.view.catalogue() ?? {};
     const known = saltsKnown(this.view.room()?.own ?? emptyOwnCatalogue());
@@ -107,7 +108,7 @@ export class Sheet {
         const material = materials?.get(materialId);
         return `${material?.name ?? materialId}: ${material?.use === 'substrate' ? formatQuantity('volume', amount, this.units()) : formatGrams(amount, this.units())}`;
       }),
-      ...(co2 ? [`CO₂ fed to ${co2.mgPerL} mg/L by day`] : []),
+      ...(co2 && fed ? [`CO₂ fed to about ${Math.round(fed.mgPerL)} mg/L by day`] : []),
     ];
   });
 

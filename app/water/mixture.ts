@@ -6,6 +6,7 @@ import type { OnHand } from '../../core/design/room';
 import { formatQuantity } from '../../core/quantity/format';
 import { CONDITIONERS, conditionerOf } from '../../core/water/conditioners';
 import type { OwnMix } from '../../core/water/own-mix';
+import { co2At } from '../../core/water/model';
 import { SALTS, SEA_SALT } from '../../core/water/salts';
 import { PreferencesStore } from '../store/preferences';
 import { TankSession } from '../store/tank-session';
@@ -32,7 +33,17 @@ export class Mixture {
   protected readonly readOnly = this.view.readOnly;
   protected readonly conditioners = CONDITIONERS.map(({ id, name }) => ({ value: id, text: name }));
   protected readonly treated = computed(() => conditionerOf(this.view.design()?.water.conditioner ?? null));
-  protected readonly co2 = computed(() => this.view.design()?.water.co2?.mgPerL ?? null);
+  /** The level that is held; null where none is, or where it comes of bubbles or grams. */
+  protected readonly co2 = computed(() => {
+    const set = this.view.design()?.water.co2?.set;
+    return set?.by === 'level' ? set.mgPerL : null;
+  });
+  protected readonly co2Told = computed(() => {
+    const set = this.view.design()?.water.co2?.set;
+    const course = this.view.derived()?.['gear.co2'].value;
+    if (!set || set.by === 'level' || !course) return null;
+    return `By ${set.by}: about ${formatQuantity('concentration', course.mgPerL, this.units())}. See Equipment, The day.`;
+  });
   private readonly litres = computed(() => this.view.derived()?.['vessel.system-volume'].value ?? null);
 
   /** Of the tank as it is shown: under a moving hand too. */
@@ -114,7 +125,13 @@ export class Mixture {
   }
 
   protected feed(mgPerL: number | null): void {
-    this.store.edit('CO₂', [{ op: 'replace', path: pointer('water', 'co2'), value: mgPerL === null ? null : { mgPerL } }]);
+    this.store.edit('CO₂', [
+      {
+        op: 'replace',
+        path: pointer('water', 'co2'),
+        value: mgPerL === null ? null : { ...(this.view.design()?.water.co2 ?? co2At(mgPerL)), set: { by: 'level', mgPerL } },
+      },
+    ]);
   }
 
   /** Salts that recipes may take: what the room has. */

@@ -51,7 +51,7 @@ describe('the water bench', () => {
     await type('Amount of Leaf litter', '30');
     expect(design().water.additions['leaf-litter']?.amount).toBe(30);
     await type('CO₂ fed by day, 0 for none', '20');
-    expect(design().water.co2).toEqual({ mgPerL: 20 });
+    expect(design().water.co2).toEqual({ set: { by: 'level', mgPerL: 20 }, onHour: null, offHour: null, bottleG: null });
     for (let i = 0; i < 6; i++) store.undo();
     expect(design().water).toEqual(peatPocket.water);
   });

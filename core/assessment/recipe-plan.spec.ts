@@ -8,6 +8,7 @@ import { catalogue, judge, lavaJar, lowBarn, peatPocket, tank } from '../testing
 import { assess } from './assess';
 import { recipePlan, saltsOnHand } from './recipe-plan';
 import { planOf } from './remedies/recipe';
+import { co2At } from '../water/model';
 
 const bees = tank([['caridina-logemanni', 20]]);
 const judgedIn = (design: Design, room: Room) => assess({ design, room, catalogue });
@@ -182,7 +183,7 @@ describe('what lies in the water', () => {
   });
 
   it('is joined by CO₂ that is fed, which lowers the pH', () => {
-    const fed = judge({ ...base, water: { ...base.water, co2: { mgPerL: 20 } } }).derived;
+    const fed = judge({ ...base, water: { ...base.water, co2: co2At(20) } }).derived;
     expect(fed['water.gas'].value!).toBeGreaterThan(10000);
     expect(fed['planned.ph'].value!).toBeLessThan(bare['planned.ph'].value! - 0.8);
   });

@@ -6,6 +6,7 @@ import { box, catalogue, find, judge, lowBarn, peatPocket, tank, weedyThicket } 
 import { emptyDesign } from '../design/design';
 import { helpFor } from './remedies/offer';
 import { nameOf, plain, wordFinding, wordRemedy, wordShortfall } from './wording';
+import { co2At } from '../water/model';
 
 const withSea = {
   ...lowBarn,
@@ -116,7 +117,7 @@ describe('the words of each judgement', () => {
     ['copper', tank([['neocaridina-davidi', 12]]), lowBarn, 'water.copper:s0', /^Copper 0.04 mg\/L is much for/, /Let the tap run/],
     [
       'much CO2',
-      watered(tank([['danio-margaritatus', 12]]), { co2: { mgPerL: 45 } }),
+      watered(tank([['danio-margaritatus', 12]]), { co2: co2At(45) }),
       lowBarn,
       'water.co2',
       /^45 mg\/L of CO₂ kills$/,

@@ -23,6 +23,10 @@ export const CarePlan = z.strictObject({
   /** What evaporation is made good with: a source of the room, or the tank's own mix; by itself (0) or by hand every so many days. */
   topUp: z.strictObject({ sourceId: Key.nullable(), everyDays: z.number().int().min(0).max(60) }).nullable(),
   lampHours: z.number().min(0).max(24).nullable(),
+  /** When the lamps come on, hours from midnight; null for around one in the afternoon. */
+  lampsOnHour: z.number().min(0).lt(24, 'a day has 24 hours').nullable(),
+  /** When it is fed, hours from midnight; none for little by little. */
+  feedHours: z.array(z.number().min(0).lt(24, 'a day has 24 hours')).max(12),
   surface: Surface.nullable(),
   /** Given by hand, per litre of the tank. */
   doses: z.record(
@@ -49,6 +53,8 @@ export function emptyCare(): CarePlan {
     change: null,
     topUp: null,
     lampHours: null,
+    lampsOnHour: null,
+    feedHours: [],
     surface: null,
     doses: {},
     fertiliser: {},

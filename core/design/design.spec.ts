@@ -8,6 +8,7 @@ import fixture5 from './fixtures/design-v5.json';
 import fixture6 from './fixtures/design-v6.json';
 import fixture7 from './fixtures/design-v7.json';
 import fixture8 from './fixtures/design-v8.json';
+import fixture10 from './fixtures/design-v10.json';
 import fixture9 from './fixtures/design-v9.json';
 import { emptyCare } from '../care/model';
 import { catalogueData } from '../../catalogue';
@@ -52,6 +53,24 @@ const migratedStone = (classId: string, sizeMm: number[]) => ({
 });
 
 /** Plants as version 8 has them. */
+/** Gear of before its figures could be said. */
+const fedLevel = <W extends { co2: { mgPerL: number } | null }>(water: W) => ({
+  ...water,
+  co2: water.co2 && { set: { by: 'level', mgPerL: water.co2.mgPerL }, onHour: null, offHour: null, bottleG: null },
+});
+const unclocked = { lampsOnHour: null, feedHours: [] };
+const geared = (equipment: object) =>
+  Object.fromEntries(
+    Object.entries(equipment).map(([id, device]: [string, { kind: string }]) => [
+      id,
+      {
+        ...device,
+        ...(device.kind === 'filter' ? { form: null, media: [], runWeeks: null, runs: null } : {}),
+        ...(device.kind === 'pump' ? { runs: null } : {}),
+      },
+    ]),
+  );
+
 const planted = (scene: object) =>
   Object.fromEntries(
     Object.entries(scene).map(([id, item]: [string, { kind: string }]) => [
@@ -66,7 +85,7 @@ describe('a design document', () => {
   it('of version 1 is still read: the frozen fixture', () => {
     const read = readDesignFile(JSON.stringify(fixture));
     expect(read.ok ? read.document.design.name : read.refusals).toEqual('Frozen peat pocket');
-    expect(DESIGN_SCHEMA).toBe(9);
+    expect(DESIGN_SCHEMA).toBe(10);
   });
 
   it('of version 2 is read, and what it did not say of the water is nothing', () => {
@@ -74,13 +93,13 @@ describe('a design document', () => {
     const { water, ...rest } = fixture2.design;
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...rest,
-      schema: 9,
+      schema: 10,
       grown: 'grown',
       readings: {},
       brief: { ...rest.brief, fidelity: null },
       care: emptyCare(),
       water: { ...emptyWaterPlan(), parts: water.parts },
-      equipment: placeless(rest.equipment),
+      equipment: geared(placeless(rest.equipment)),
       substrate: emptySubstrate(),
     });
     if (!read.ok) return;
@@ -93,13 +112,13 @@ describe('a design document', () => {
     const { soil, ...loose } = additions;
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture3.design,
-      schema: 9,
+      schema: 10,
       grown: 'grown',
       readings: {},
       brief: { ...fixture3.design.brief, fidelity: null },
       care: emptyCare(),
-      water: { ...water, additions: loose },
-      equipment: placeless(fixture3.design.equipment),
+      water: { ...fedLevel(water), additions: loose },
+      equipment: geared(placeless(fixture3.design.equipment)),
       substrate: { ...emptySubstrate(), layers: { soil: levelBed(soil) } },
     });
     expect(read.ok ? (read.document.room.sources as unknown) : null).toEqual(fixture3.room.sources);
@@ -117,13 +136,13 @@ describe('a design document', () => {
     const read = readDesignFile(JSON.stringify(file));
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture4.design,
-      schema: 9,
-      care: { ...fixture4.design.care, fertiliser: {} },
+      schema: 10,
+      care: { ...fixture4.design.care, fertiliser: {}, ...unclocked },
       grown: 'grown',
       readings: {},
       brief: { ...fixture4.design.brief, fidelity: null },
-      water: { ...water, additions: loose },
-      equipment: placeless(fixture4.design.equipment),
+      water: { ...fedLevel(water), additions: loose },
+      equipment: geared(placeless(fixture4.design.equipment)),
       substrate: { ...emptySubstrate(), layers: { soil: levelBed(soil) } },
       scene: {
         heap: migratedStone('rounded-stone', [90, 70, 50]),
@@ -141,8 +160,10 @@ describe('a design document', () => {
     const { brief } = fixture5.design;
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture5.design,
-      schema: 9,
-      care: { ...fixture5.design.care, fertiliser: {} },
+      schema: 10,
+      water: fedLevel(fixture5.design.water),
+      equipment: geared(fixture5.design.equipment),
+      care: { ...fixture5.design.care, fertiliser: {}, ...unclocked },
       grown: 'grown',
       readings: {},
       brief: { ...brief, fidelity: null },
@@ -151,9 +172,21 @@ describe('a design document', () => {
     expect(read.ok && read.document.room.own).toEqual({ organisms: {}, biotopes: {}, materials: {}, mixes: {}, overrides: {} });
   });
 
-  it('of version 9 is read as it stands, with the hours of its lamps, what a meter read, and what plants are given', () => {
+  it('of version 10 is read as it stands, with the flow, the media and the intake of its filter, and its air pump', () => {
+    const read = readDesignFile(JSON.stringify(fixture10));
+    expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual(fixture10.design);
+    expect(fixture10.design.equipment.filter.media.length).toBe(2);
+  });
+
+  it('of version 9 is read with the hours of its lamps, what a meter read, and what plants are given; its filter has no figures', () => {
     const read = readDesignFile(JSON.stringify(fixture9));
-    expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual(fixture9.design);
+    expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
+      ...fixture9.design,
+      schema: 10,
+      water: fedLevel(fixture9.design.water),
+      care: { ...fixture9.design.care, ...unclocked },
+      equipment: geared(fixture9.design.equipment),
+    });
     expect(Object.keys(fixture9.design.care.fertiliser)).toEqual(['all-round', 'iron', 'capsules']);
   });
 
@@ -162,9 +195,10 @@ describe('a design document', () => {
     const { lamp, ...gear } = fixture8.design.equipment;
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture8.design,
-      schema: 9,
-      equipment: { ...gear, lamp: { ...lamp, light: { ...lamp.light, hours: null, rampHours: 0, pauseHours: 0, reading: null } } },
-      care: { ...fixture8.design.care, fertiliser: {} },
+      schema: 10,
+      water: fedLevel(fixture8.design.water),
+      equipment: { ...geared(gear), lamp: { ...lamp, light: { ...lamp.light, hours: null, rampHours: 0, pauseHours: 0, reading: null } } },
+      care: { ...fixture8.design.care, fertiliser: {}, ...unclocked },
     });
   });
 
@@ -172,8 +206,10 @@ describe('a design document', () => {
     const read = readDesignFile(JSON.stringify(fixture7));
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture7.design,
-      schema: 9,
-      care: { ...fixture7.design.care, fertiliser: {} },
+      schema: 10,
+      water: fedLevel(fixture7.design.water),
+      equipment: geared(fixture7.design.equipment),
+      care: { ...fixture7.design.care, fertiliser: {}, ...unclocked },
       grown: 'grown',
       scene: planted(fixture7.design.scene),
     });
@@ -184,8 +220,10 @@ describe('a design document', () => {
     const read = readDesignFile(JSON.stringify(fixture6));
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture6.design,
-      schema: 9,
-      care: { ...fixture6.design.care, fertiliser: {} },
+      schema: 10,
+      water: fedLevel(fixture6.design.water),
+      equipment: geared(fixture6.design.equipment),
+      care: { ...fixture6.design.care, fertiliser: {}, ...unclocked },
       grown: 'grown',
       readings: {},
       scene: planted(fixture6.design.scene),
@@ -195,6 +233,7 @@ describe('a design document', () => {
       ...fixture6.room,
       schema: 6,
       law: null,
+      pricePerKwh: null,
       own: { ...own, materials: {}, mixes: {} },
     });
   });

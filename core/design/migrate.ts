@@ -210,6 +210,21 @@ function design8to9({ equipment, care, ...design }: Json): Json {
   };
 }
 
+/** Version 10: how water goes through filters and pumps, what they hold, and the hours of the day. */
+function design9to10({ equipment, water, care, ...design }: Json): Json {
+  const more = (kind: unknown): Json =>
+    kind === 'filter' ? { form: null, media: [], runWeeks: null, runs: null } : kind === 'pump' ? { runs: null } : {};
+  const fed = (co2: unknown): unknown =>
+    isObject(co2) ? { set: { by: 'level', mgPerL: co2['mgPerL'] }, onHour: null, offHour: null, bottleG: null } : co2;
+  return {
+    ...design,
+    schema: 10,
+    equipment: each(equipment, (device) => ({ ...device, ...more(device['kind']) })),
+    water: isObject(water) ? { ...water, co2: fed(water['co2']) } : water,
+    care: isObject(care) ? { ...care, lampsOnHour: null, feedHours: [] } : care,
+  };
+}
+
 /** Version 4: what the room adds to the catalogue. */
 function room3to4(room: Json): Json {
   return { ...room, schema: 4, own: { organisms: {}, biotopes: {}, overrides: {} } };
@@ -221,9 +236,9 @@ function room4to5(room: Json): Json {
   return { ...room, schema: 5, own: isObject(own) ? { ...own, materials: {}, mixes: {} } : own };
 }
 
-/** Version 6: whose law holds. */
+/** Version 6: whose law holds, and what current costs. */
 function room5to6(room: Json): Json {
-  return { ...room, schema: 6, law: null };
+  return { ...room, schema: 6, law: null, pricePerKwh: null };
 }
 
 const DESIGN_STEPS: Readonly<Record<number, (design: Json) => Json>> = {
@@ -235,6 +250,7 @@ const DESIGN_STEPS: Readonly<Record<number, (design: Json) => Json>> = {
   6: design6to7,
   7: design7to8,
   8: design8to9,
+  9: design9to10,
 };
 const ROOM_STEPS: Readonly<Record<number, (room: Json) => Json>> = { 1: room1to2, 2: room2to3, 3: room3to4, 4: room4to5, 5: room5to6 };
 

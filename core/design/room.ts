@@ -55,6 +55,8 @@ export const Room = z.strictObject({
   humidityPct: factOf(z.number().min(5).max(100)),
   /** Whose law holds here; null while not stated. */
   law: Jurisdiction.nullable(),
+  /** Price of a kilowatt hour, in whatever money; null while not stated. */
+  pricePerKwh: z.number().min(0).max(1000).nullable(),
   sources: z.record(Key, RoomSource),
   mixingKit: z.strictObject({ vesselL: z.number().positive().max(5000), scaleG: z.number().positive().max(1000) }).nullable(),
   onHand: z.record(Key, OnHand),
@@ -73,6 +75,7 @@ export function emptyRoom(id: string, name: string): Room {
     climateC: null,
     humidityPct: { value: null, basis: 'measured' },
     law: null,
+    pricePerKwh: null,
     sources: {},
     mixingKit: null,
     onHand: {},

@@ -48,8 +48,11 @@ export function failuresPerLitre(
   const coldest = month(({ roomC }) => -roomC[0]);
   const warmest = month(({ roomC }) => roomC[1]);
   const { heaterC, heaterW, coolerC, gearW } = devices;
+  // one of several fails at a time: the others go on, or off, by their own thermostats
+  const oneW = devices.strongestW === undefined ? heaterW : devices.strongestW;
+  const othersW = heaterW === null || oneW === null ? 0 : heaterW - oneW;
   const needW = Math.max(...months.map((balance) => balance.heaterW[0]));
-  const heater = heaterC === null || heaterW === null || needW <= 0 ? null : { powerW: heaterW, overrated: heaterW / needW };
+  const heater = heaterC === null || oneW === null || needW <= 0 ? null : { powerW: oneW, overrated: oneW / needW };
   const fails = (kind: FailureKind, at: number, powerW: number): Failure => {
     const side = at === coldest && kind !== 'heater-stuck' && kind !== 'cooler-off' ? 'low' : 'high';
     const index = side === 'low' ? 0 : 1;
@@ -68,7 +71,7 @@ export function failuresPerLitre(
       month: at,
       airC,
       fromC,
-      settlesC: settlingC(body, airC, powerW),
+      settlesC: heldByOthers(settlingC(body, airC, powerW), kind, fromC),
       side,
       heater,
       comfort: reach(window.optimum[index]),
@@ -76,13 +79,17 @@ export function failuresPerLitre(
     };
   };
   const list: Failure[] = [];
-  if (heaterC !== null) list.push(fails('heater-off', coldest, gearW));
-  if (heaterC !== null && heaterW !== null) list.push(fails('heater-stuck', warmest, gearW + heaterW));
+  if (heaterC !== null) list.push(fails('heater-off', coldest, gearW + othersW));
+  if (heaterC !== null && oneW !== null && !devices.guardedByController) list.push(fails('heater-stuck', warmest, gearW + oneW));
   if (coolerC !== null) list.push(fails('cooler-off', warmest, gearW));
   // nothing held the water, so nothing is lost with the power
   if (heaterC !== null || gearW > 0) list.push(fails('power-cut', coldest, 0));
   return list;
 }
+
+/** Where the heaters that are left could warm it further, they stop at what they are set to. */
+const heldByOthers = (settlesC: number | null, kind: FailureKind, fromC: number): number | null =>
+  kind === 'heater-off' && settlesC !== null ? Math.min(settlesC, fromC) : settlesC;
 
 /** The same for the litres of the whole system. */
 export function failures(perLitre: readonly Failure[], litres: number): Failure[] {

@@ -1,6 +1,8 @@
 import * as z from 'zod';
 import { Spectrum } from '../light/spectrum';
+import { Medium } from './media';
 
+const Place = z.tuple([z.number().finite(), z.number().finite(), z.number().finite()]);
 const shared = {
   order: z.number().finite(),
   /** Rated power; null while not stated. */
@@ -8,7 +10,11 @@ const shared = {
   /** Its greatest sizes, to see whether it passes the top; null while not stated. */
   sizeMm: z.tuple([z.number().positive(), z.number().positive(), z.number().positive()]).nullable(),
   /** Middle of its lower end in the tank; null while it has no place. */
-  placeMm: z.tuple([z.number().finite(), z.number().finite(), z.number().finite()]).nullable(),
+  placeMm: Place.nullable(),
+  /** Metres of its cord; left out while not stated. */
+  cordM: z.number().positive().max(20).optional(),
+  /** The line, strip or shelf of the room that it hangs on. */
+  line: z.string().trim().min(1).max(40).optional(),
 };
 const SetPoint = z.number().min(4).max(36);
 
@@ -52,19 +58,141 @@ export const LampLight = z
   });
 export type LampLight = z.infer<typeof LampLight>;
 
+/** How water goes through a filter or pump, as its label and a rule say it. */
+export const Runs = z.strictObject({
+  /** At no head, clean; null while not stated. */
+  lPerH: z.number().positive('a flow of 0 is none: leave it out').max(200_000).nullable(),
+  /** Head at which nothing comes out any more. */
+  mostHeadM: z.number().positive().max(50).nullable(),
+  /** Height it lifts the water to, above where it takes it. */
+  liftM: z.number().min(0).max(50),
+  hoseM: z.number().min(0).max(100),
+  /** Inside of the hose; null where there is none. */
+  boreMm: z.number().positive().max(200).nullable(),
+  /** Widest gap of its intake, slot or mesh. */
+  gapMm: z.number().positive('a mesh of 0 lets no water through').max(100).nullable(),
+  /** Inside of its nozzle. */
+  outletMm: z.number().positive().max(300).nullable(),
+  /** Where its nozzle and its intake are in the tank; null while they have no place. */
+  outletAtMm: Place.nullable(),
+  intakeAtMm: Place.nullable(),
+  /** Where the nozzle blows: from the right (0) by the back (90) to the left, and up from level. */
+  outletTurnDeg: z.number().min(-180).max(180),
+  outletRiseDeg: z.number().min(-90).max(90),
+});
+export type Runs = z.infer<typeof Runs>;
+/** A nozzle without a place, level and to the right. */
+const nowhere = { outletAtMm: null, intakeAtMm: null, outletTurnDeg: 0, outletRiseDeg: 0 } as const;
+export const newRuns = (): Runs => ({
+  lPerH: null,
+  mostHeadM: null,
+  liftM: 0,
+  hoseM: 0,
+  boreMm: null,
+  gapMm: null,
+  outletMm: null,
+  ...nowhere,
+});
+
+export const FilterForm = z.enum(['sponge', 'mat', 'internal', 'hang-on', 'canister', 'sump', 'undergravel']);
+export type FilterForm = z.infer<typeof FilterForm>;
+export const FilterMedia = z
+  .array(
+    z.strictObject({
+      medium: Medium,
+      litres: z.number().positive().max(2000),
+      /** The tank of the room that they ran in until now; left out for media of this filter. */
+      fromTankId: z.string().min(1).max(80).optional(),
+    }),
+  )
+  .max(6);
+
+/** What nobody has said yet of a filter. */
+export const newFilter = { kind: 'filter' as const, form: null, media: [], runWeeks: null, runs: null };
+
 /** A thing with a plug, or that passes through the top. Set-points of heater, cooler and fan are the only commanded temperatures in a design. */
 export const Device = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('heater'), setPointC: SetPoint, ...shared }),
+  z.strictObject({
+    kind: z.literal('heater'),
+    setPointC: SetPoint,
+    /** A cage around it, for those that lie on what is warm; left out while not stated. */
+    guarded: z.boolean().optional(),
+    ...shared,
+  }),
   z.strictObject({ kind: z.literal('cooler'), setPointC: SetPoint, ...shared }),
   /** Blows over the open surface when the water is warmer than this. */
   z.strictObject({ kind: z.literal('fan'), setPointC: SetPoint, ...shared }),
-  z.strictObject({ kind: z.literal('filter'), ...shared }),
-  z.strictObject({ kind: z.literal('pump'), ...shared }),
+  z.strictObject({
+    kind: z.literal('filter'),
+    form: FilterForm.nullable(),
+    media: FilterMedia,
+    /** Weeks that its media have run in a living tank, here or where they come from; null while not stated. */
+    runWeeks: z.number().min(0).max(2000).nullable(),
+    runs: Runs.nullable(),
+    ...shared,
+  }),
+  z.strictObject({ kind: z.literal('pump'), runs: Runs.nullable(), ...shared }),
+  /** Drives air stones and sponges. */
+  z.strictObject({
+    kind: z.literal('air'),
+    lPerMin: z.number().positive().max(1000).nullable(),
+    checkValve: z.boolean().nullable(),
+    /** Stands lower than the water: without a valve it runs back through the line. */
+    below: z.boolean().nullable(),
+    /** Goes on by itself when the current is gone. */
+    battery: z.boolean(),
+    ...shared,
+  }),
+  z.strictObject({ kind: z.literal('skimmer'), ...shared }),
+  z.strictObject({ kind: z.literal('uv'), ...shared }),
+  /** Carbon, phosphate remover or lime in a chamber of its own. */
+  z.strictObject({ kind: z.literal('reactor'), ...shared }),
+  z.strictObject({
+    kind: z.literal('top-up'),
+    /** What its vessel holds; null while not stated. */
+    reservoirL: z.number().positive().max(2000).nullable(),
+    ...shared,
+  }),
+  /** Cuts heater and cooler off when the water is so far past what they are set to. */
+  z.strictObject({ kind: z.literal('controller'), bandC: z.number().min(0.1).max(5), ...shared }),
+  /** Calls when the water is too warm, too cold or too low. */
+  z.strictObject({ kind: z.literal('alarm'), ...shared }),
   /** Its light is null while nobody has stated it. */
   z.strictObject({ kind: z.literal('lamp'), light: LampLight.nullable(), ...shared }),
 ]);
 export type Device = z.infer<typeof Device>;
 export type Thermostat = Extract<Device, { setPointC: number }>;
+
+/** A device of a kind of which nothing more is said than a set-point, where it has one. */
+export function newDevice(
+  kind: Device['kind'],
+  setPointC: number,
+  common: Pick<Device, 'order' | 'powerW' | 'sizeMm' | 'placeMm'>,
+): Device {
+  switch (kind) {
+    case 'heater':
+    case 'cooler':
+    case 'fan':
+      return { kind, setPointC, ...common };
+    case 'lamp':
+      return { kind, light: null, ...common };
+    case 'filter':
+      return { ...newFilter, ...common };
+    case 'pump':
+      return { kind, runs: null, ...common };
+    case 'skimmer':
+    case 'uv':
+    case 'reactor':
+    case 'alarm':
+      return { kind, ...common };
+    case 'top-up':
+      return { kind, reservoirL: null, ...common };
+    case 'controller':
+      return { kind, bandC: 0.5, ...common };
+    case 'air':
+      return { kind, lPerMin: null, checkValve: null, below: null, battery: false, ...common };
+  }
+}
 
 /**
  * Share of a device's power that warms the water. Common practice: all of what runs in it, half of what stands beside it or nobody has placed,
@@ -76,6 +204,13 @@ const WARMS_WATER: Readonly<Record<Device['kind'], { placed: number; elsewhere: 
   fan: { placed: 0, elsewhere: 0 },
   filter: { placed: 1, elsewhere: 0.5 },
   pump: { placed: 1, elsewhere: 0.8 },
+  air: { placed: 0, elsewhere: 0 },
+  skimmer: { placed: 1, elsewhere: 0.7 },
+  uv: { placed: 1, elsewhere: 0.8 },
+  reactor: { placed: 1, elsewhere: 0.5 },
+  'top-up': { placed: 0, elsewhere: 0 },
+  controller: { placed: 0, elsewhere: 0 },
+  alarm: { placed: 0, elsewhere: 0 },
   lamp: { placed: 0.3, elsewhere: 0.3 },
 };
 

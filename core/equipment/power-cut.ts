@@ -15,13 +15,15 @@ export interface StillTank {
   movement: number;
 }
 
+/** Below this in an hour nothing goes in or out that anybody would wait for. */
+const NOTHING = 1e-9;
 /** Where oxygen ends, mg/L, and hours until it falls to an edge; null where it never does. One stirred body, that lies still at once. */
 export function oxygenWithoutPower(tank: StillTank, fromMgPerL: number, edgeMgPerL: number): { endsMgPerL: number; hours: number | null } {
   const perHour = (transferVelocity(schmidtOxygen(tank.temperatureC)) * tank.movement * tank.surfaceM2 * 1000) / 24 / tank.litres;
   const breath = (tank.breathMgPerHour * livingAt(tank.temperatureC)) / tank.litres;
   const saturated = oxygenSaturationOf(tank.temperatureC, tank.salinity);
-  if (perHour <= 0) {
-    if (breath <= 0) return { endsMgPerL: fromMgPerL, hours: fromMgPerL <= edgeMgPerL ? 0 : null };
+  if (perHour < NOTHING) {
+    if (breath < NOTHING) return { endsMgPerL: fromMgPerL, hours: fromMgPerL <= edgeMgPerL ? 0 : null };
     return { endsMgPerL: 0, hours: Math.max(0, (fromMgPerL - edgeMgPerL) / breath) };
   }
   const ends = saturated - breath / perHour;
@@ -37,7 +39,7 @@ const HEAT_J_PER_LK = 4168;
 export function hoursOfWarmth(litres: number, lossWPerK: number, airC: number, fromC: number, edgeC: number): number | null {
   const [from, edge] = [fromC - airC, edgeC - airC];
   if (fromC === edgeC) return 0;
-  if (lossWPerK <= 0 || from * edge <= 0 || Math.abs(edge) >= Math.abs(from)) return null;
+  if (lossWPerK < NOTHING || from * edge <= 0 || Math.abs(edge) < NOTHING || Math.abs(edge) >= Math.abs(from)) return null;
   return ((litres * HEAT_J_PER_LK) / lossWPerK / 3600) * Math.log(from / edge);
 }
 

@@ -11,6 +11,10 @@ export interface SetPoints {
 /** What warms and cools a tank. Watts; null power is not stated, and then taken to be enough. */
 export interface Thermostats extends SetPoints {
   heaterW: number | null;
+  /** The strongest of several heaters: the one whose failure counts. Left out for all in one. */
+  strongestW?: number | null;
+  /** Something else cuts the heaters off when the water is past their set-point. */
+  guardedByController?: boolean;
   coolerW: number | null;
   /** Where a fan over the water switches on; null without one. */
   fanC: number | null;

@@ -15,6 +15,7 @@ export interface AtRest {
   khDh: number;
   ph: number;
   pco2Uatm: number;
+  co2MmolPerL: number;
   /** How many times as salty as it was poured: evaporation. */
   concentrated: number;
   nitrateMgPerL: number;
@@ -125,6 +126,7 @@ function atRest(scenario: TankScenario): { rest: AtRest; moves: Move[]; newPerDa
       ghDh: (state[STATE.calcium]! + state[STATE.magnesium]!) / litres / MMOL_PER_DEGREE_HARDNESS,
       khDh: now.alkalinityMeqPerL / MEQ_PER_DEGREE_ALKALINITY,
       ph: now.ph + meterOffset(scenario),
+      co2MmolPerL: now.co2MmolPerL,
       pco2Uatm: (now.co2MmolPerL / now.k.kh) * 1000,
       concentrated: chloride > 0 ? state[STATE.chloride]! / litres / chloride : 1,
       nitrateMgPerL: now.nitrateMgNPerL * NITRATE_PER_N,

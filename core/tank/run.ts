@@ -1,7 +1,7 @@
 import { balanceOf } from './balance';
 import { Integrator, type Tolerance } from './integrate';
 import { carbonOf, type Now } from './now';
-import { emptyState, give, pour, type TankScenario } from './scenario';
+import { emptyState, give, lampsOnHourOf, pour, type TankScenario } from './scenario';
 import { DISSOLVED, STATE, STATE_SIZE, type State } from './state';
 import { startTemperature } from './terms/heat';
 
@@ -61,7 +61,7 @@ export function run(scenario: TankScenario, days: number, watcher: Watcher = {},
   const { rates, look } = balanceOf(scenario);
   const tolerance = toleranceOf(scenario, relative);
   const integrator = new Integrator(STATE_SIZE);
-  const lampsOn = (13 - scenario.lampHours / 2) / 24;
+  const lampsOn = lampsOnHourOf(scenario) / 24;
   const lamps = scenario.lampHours / 24;
   const carbonAt = carbonByTemperature(scenario, scenario.replacement);
   const toppedAt = carbonByTemperature(scenario, scenario.topUp);

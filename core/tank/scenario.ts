@@ -50,6 +50,8 @@ export const TankScenario = z.strictObject({
   topUpDays: z.number().min(0).max(60),
   change: z.strictObject({ fraction: z.number().min(0).max(1), everyDays: Weekly }).nullable(),
   lampHours: z.number().min(0).max(24),
+  /** When the lamps come on, hours from midnight; left out for half of their hours before one in the afternoon. */
+  lampsOnHour: z.number().min(0).max(24).optional(),
   heat: z.union([
     /** Held, whatever it takes, at this temperature; evaporation a day then is as given. */
     z.strictObject({ heldC: Temperature, evaporationLPerDay: amount(500) }),
@@ -78,8 +80,12 @@ export const TankScenario = z.strictObject({
     roomPco2Uatm: z.number().min(300).max(10000),
     /** Height above the sea makes it less. */
     pressureHpa: z.number().min(500).max(1100),
-    /** Held while the lamps burn, mg/L; null where none is fed. */
-    fedCo2MgPerL: z.number().min(0).max(100).nullable(),
+    /** Held while it is on, mg/L; null where none is fed. */
+    fedCo2MgPerL: z.number().min(0).max(200).nullable(),
+    /** Let in at this rate while it is on, mg a day, in place of holding the level. */
+    fedMgPerDay: amount(1e7).optional(),
+    /** From one hour of the clock to another; left out while the lamps burn. */
+    fedFromTo: z.tuple([z.number().min(0).max(24), z.number().min(0).max(24)]).optional(),
   }),
   /** Oxygen that all animals breathe at 25 °C, mg a day. */
   animalsMgO2PerDay: amount(1e6),
@@ -93,6 +99,8 @@ export const TankScenario = z.strictObject({
     phosphateMgPPerG: amount(30),
     /** Oxygen that microbes take for what is left of it, mg per gram of feed. */
     decayMgO2PerG: amount(1500),
+    /** Hours of the clock at which it is given; left out for little by little. */
+    atHours: z.array(z.number().min(0).max(24)).max(12).optional(),
   }),
   filter: z.strictObject({
     /** Surface that nitrifiers live on, m². */
@@ -138,6 +146,10 @@ export const TankScenario = z.strictObject({
 });
 export type TankScenario = z.infer<typeof TankScenario>;
 export type Dose = TankScenario['doses'][number];
+
+/** When the lamps come on, hours from midnight. */
+export const lampsOnHourOf = ({ lampsOnHour, lampHours }: Pick<TankScenario, 'lampsOnHour' | 'lampHours'>): number =>
+  lampsOnHour ?? 13 - lampHours / 2;
 
 /** Salinity above which the constants of fresh water no longer hold. */
 export const FRESH_SALINITY_MAX = 1;

@@ -5,11 +5,12 @@ import type { Room } from '../design/room';
 import type { Catalogue } from '../catalogue/catalogue';
 import { bank, level } from '../substrate/surface';
 import { newLamp } from '../equipment/lamps';
-import type { Device, LampLight } from '../equipment/model';
+import { newDevice, newRuns, type Device, type LampLight, type Runs } from '../equipment/model';
 import { newPlanting } from '../plants/model';
 import type { KeptTank } from './kept-tank';
 import { FAILING, THRIVING } from './ordinary-tanks';
 import { catalogue, layer, piece } from './tanks';
+import { co2At } from '../water/model';
 
 /** A tank in which a finding is raised, what is said of it, and a change that is offered against it; null where none is. */
 export interface CodeCase {
@@ -32,6 +33,22 @@ const but = (more: (design: Design, room: Room) => void, told: Partial<KeptTank>
 const evaporates = failing('An open warm tank topped');
 const measured = <T>(value: T) => ({ value, basis: 'measured' as const });
 const vessel = (change: (vessel: NonNullable<Design['vessel']>) => void): KeptTank => but(({ vessel: own }) => change(own!));
+/** What is told of how the filter runs. */
+const runs = (equipment: Design['equipment'], more: Partial<Runs>): void =>
+  void Object.assign(equipment['filter']!, { form: 'hang-on', runs: { ...newRuns(), ...more } });
+const BARE = { order: 9, powerW: null, sizeMm: null, placeMm: null };
+const airPump = (more: object): Device => ({
+  order: 9,
+  kind: 'air',
+  lPerMin: 3,
+  checkValve: null,
+  below: null,
+  battery: false,
+  powerW: 3,
+  sizeMm: null,
+  placeMm: null,
+  ...more,
+});
 /** A strip along a tank of 80 cm, as its label says. */
 const lamp = (more: Partial<LampLight>): Device => ({
   order: 9,
@@ -114,7 +131,7 @@ export const EVERY_CODE: Readonly<Record<Exclude<FindingCode, `sham.${string}`>,
     mends: 'conditioner',
   },
   'water.co2': {
-    of: but(({ water }) => (water.co2 = { mgPerL: 50 } as never)),
+    of: but(({ water }) => (water.co2 = co2At(50))),
     severity: 'conflict',
     says: /50 mg\/L of CO₂ kills.*secured upright/,
     mends: null,
@@ -455,7 +472,7 @@ export const EVERY_CODE: Readonly<Record<Exclude<FindingCode, `sham.${string}`>,
       feedG: 0.02,
       more: (design) => {
         design.equipment['lamp'] = lamp({ output: { value: 5000, unit: 'lm' } });
-        design.water.co2 = { mgPerL: 20 };
+        design.water.co2 = co2At(20);
         design.care.fertiliser = { phosphorus: 2 };
       },
     },
@@ -718,13 +735,82 @@ export const EVERY_CODE: Readonly<Record<Exclude<FindingCode, `sham.${string}`>,
     of: { ...thriving('One male fighting'), heaterW: 300, room: 'attic' },
     severity: 'watch',
     says: /sticks leaves less than an hour.*second thermostat/,
-    mends: null,
+    mends: 'controller',
   },
   'heat.power-cut': {
     of: { ...thriving('One male fighting'), room: 'cellar' },
     severity: 'watch',
     says: /power cut leaves.*battery air pump/,
     mends: null,
+  },
+  'gear.intake': {
+    of: { ...thriving('Two hundred cherry'), filter: 'hang-on', more: ({ equipment }) => runs(equipment, { gapMm: 3 }) },
+    severity: 'conflict',
+    says: /Young of \*Neocaridina.* drawn into the intake.*gaps are 3 mm.*sponge/,
+    mends: 'intake-sponge',
+  },
+  'gear.capacity': {
+    of: {
+      ...harlequins,
+      plants: [],
+      feedG: 2.5,
+      more: ({ equipment }) =>
+        Object.assign(equipment['filter']!, { form: 'internal', media: [{ medium: 'coarse-foam', litres: 0.2 }], runWeeks: 30 }),
+    },
+    severity: 'watch',
+    says: /too few media.*nitrogen a day.*More media/,
+    mends: 'more-media',
+  },
+  'gear.siphon': {
+    of: but(({ equipment }) => Object.assign(equipment, { air: airPump({ checkValve: false, below: true }) })),
+    severity: 'watch',
+    says: /runs back through the air line.*no check valve/,
+    mends: 'check-valve',
+  },
+  'gear.reach': {
+    of: but(({ equipment }) => runs(equipment, { lPerH: 600, mostHeadM: 0.8, liftM: 1.2 })),
+    severity: 'conflict',
+    says: /does not lift so high.*120 cm.*80 cm/,
+    mends: null,
+  },
+  'gear.breathless': {
+    of: { ...harlequins, stock: [['trigonostigma-heteromorpha', 250]], plants: [], feedG: 0.5, surface: 'air-stone', filter: 'sponge' },
+    severity: 'watch',
+    says: /Without current .*heteromorpha.* gasps after.*battery/,
+    mends: 'battery-air',
+  },
+  'gear.dawn': {
+    of: {
+      ...harlequins,
+      heaterC: 28,
+      feedG: 0.3,
+      surface: 'still',
+      filter: 'none',
+      lid: 'mesh',
+      plants: [['hygrophila-polysperma', 300]],
+      stock: [['trigonostigma-heteromorpha', 20]],
+    },
+    severity: 'watch',
+    says: /At dawn oxygen is down to.*plants breathe too.*air stone/,
+    mends: 'surface',
+  },
+  'gear.co2-night': {
+    of: but(({ water }) => (water.co2 = { ...co2At(20), onHour: 0, offHour: 0 })),
+    severity: 'watch',
+    says: /CO₂ is on for 1\d h of the dark.*hour before the lamps/,
+    mends: 'co2-by-day',
+  },
+  'gear.top-up': {
+    of: but(({ equipment }) => Object.assign(equipment, { sensor: { ...newDevice('top-up', 0, BARE), reservoirL: 40 } })),
+    severity: 'watch',
+    says: /floods the floor.*holds 40 L.*room for/,
+    mends: 'smaller-reservoir',
+  },
+  'gear.bare-heater': {
+    of: { ...axolotl, coolerC: undefined, heaterC: 15 } as KeptTank,
+    severity: 'watch',
+    says: /mexicanum.* burns on a bare heater.*cage/,
+    mends: 'heater-cage',
   },
   'law.barred': {
     of: but((_, room) => void (room.law = 'eu'), { plants: [['myriophyllum-aquaticum', 5]] }),

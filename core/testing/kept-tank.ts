@@ -2,7 +2,7 @@ import type { FindingCode } from '../calculation/finding';
 import { Design, emptyDesign } from '../design/design';
 import { emptyRoom, Room } from '../design/room';
 import { newLamp } from '../equipment/lamps';
-import type { LampLight } from '../equipment/model';
+import { newFilter, type LampLight } from '../equipment/model';
 import type { Phase } from '../catalogue/parameter';
 import { emptySubstrate, type Layer } from '../substrate/model';
 import { level } from '../substrate/surface';
@@ -191,8 +191,8 @@ export function kept(told: KeptTank): { design: Design; room: Room } {
       ? {}
       : { heater: { order: 1, kind: 'heater' as const, setPointC: told.heaterC, ...gear(told.heaterW ?? wattsFor(told.sizeMm)) } }),
     ...(told.coolerC === undefined ? {} : { cooler: { order: 2, kind: 'cooler' as const, setPointC: told.coolerC, ...gear(200) } }),
-    ...(filter === 'none' ? {} : { filter: { order: 3, kind: 'filter' as const, ...gear(filter === 'canister' ? 15 : 5) } }),
-    ...(told.pumpW === undefined ? {} : { pump: { order: 4, kind: 'pump' as const, ...gear(told.pumpW) } }),
+    ...(filter === 'none' ? {} : { filter: { order: 3, ...newFilter, ...gear(filter === 'canister' ? 15 : 5) } }),
+    ...(told.pumpW === undefined ? {} : { pump: { order: 4, kind: 'pump' as const, runs: null, ...gear(told.pumpW) } }),
     ...(told.lampW === undefined && told.lampLm === undefined
       ? {}
       : { lamp: { order: 5, kind: 'lamp' as const, light: barOf(told), ...gear(told.lampW ?? told.lampLm! / 100) } }),

@@ -1,6 +1,7 @@
 import { newPlanting } from '../plants/model';
 import type { FailingTank, KeptTank } from './kept-tank';
 import { sizes, thicket } from './tank-parts';
+import { co2At } from '../water/model';
 
 /** Tanks where plants and light are the matter: those that thrive, and those that fail by them. */
 export const PLANTED_THRIVING: readonly KeptTank[] = [
@@ -78,7 +79,7 @@ export const PLANTED_THRIVING: readonly KeptTank[] = [
     bed: [['acid-soil', 60]],
     stock: [['hyphessobrycon-amandae', 15]],
     more: (design) => {
-      design.water.co2 = { mgPerL: 20 };
+      design.water.co2 = co2At(20);
       Object.assign(design.scene, {
         back: { ...newPlanting('rotala-rotundifolia', 900, [120, 230, 0]), count: 20, spreadMm: 90 },
         mid: { ...newPlanting('ludwigia-repens', 901, [450, 230, 0]), count: 15, spreadMm: 80 },
@@ -234,7 +235,7 @@ export const PLANTED_FAILING: readonly FailingTank[] = [
     lampLm: 3600,
     plants: [],
     more: (design) => {
-      design.water.co2 = { mgPerL: 20 };
+      design.water.co2 = co2At(20);
       design.care.fertiliser = { nitrogen: 0.001, phosphorus: 1 };
       Object.assign(design.scene, {
         back: { ...newPlanting('rotala-rotundifolia', 900, [120, 230, 0]), count: 20, spreadMm: 90 },

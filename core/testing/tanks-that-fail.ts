@@ -1,7 +1,9 @@
 import type { FailingTank, KeptTank } from './kept-tank';
+import { GEARED_FAILING } from './geared-tanks';
 import { PLANTED_FAILING } from './planted-tanks';
 import { sizes, thicket, blackwaterPlants } from './tank-parts';
 import { THRIVING } from './tanks-that-thrive';
+import { co2At } from '../water/model';
 
 export type { FailingTank };
 
@@ -172,7 +174,7 @@ export const FAILING: readonly FailingTank[] = [
     first: ['water.conditioner-harm'],
     whom: [0],
   },
-  { ...neons, name: 'Carbon dioxide fed to 55 mg/L', more: (design) => void (design.water.co2 = { mgPerL: 55 }), first: ['water.co2'] },
+  { ...neons, name: 'Carbon dioxide fed to 55 mg/L', more: (design) => void (design.water.co2 = co2At(55)), first: ['water.co2'] },
   { ...neons, name: 'Seven grams of food a day in 54 L', feedG: 7, first: ['water.feed'] },
   {
     name: 'Fifty goodeids in 112 L of still, covered water',
@@ -621,4 +623,5 @@ export const FAILING: readonly FailingTank[] = [
     whom: [0],
   },
   ...PLANTED_FAILING,
+  ...GEARED_FAILING,
 ];

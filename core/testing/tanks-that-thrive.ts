@@ -1,4 +1,5 @@
 import type { KeptTank } from './kept-tank';
+import { GEARED_THRIVING } from './geared-tanks';
 import { PLANTED_THRIVING } from './planted-tanks';
 import { sizes, thicket, blackwaterPlants, hardPlants, floaters, rockwork } from './tank-parts';
 
@@ -818,4 +819,5 @@ export const THRIVING: readonly KeptTank[] = [
     stock: [['brachygobius-doriae', 6]],
   },
   ...PLANTED_THRIVING,
+  ...GEARED_THRIVING,
 ];

@@ -10,8 +10,23 @@ const SALT_IDS = [SEA_SALT.id, ...SALTS.map(({ id }) => id)] as [string, ...stri
 const SaltId = z.union([z.enum(SALT_IDS), z.string().regex(/^mix-[a-z0-9-]{1,70}$/, 'neither a salt nor a mix of the room’s own')]);
 const CONDITIONER_IDS = CONDITIONERS.map(({ id }) => id) as [string, ...string[]];
 
-/** Carbon dioxide fed to the water, held at so many mg/L while the lamps burn. */
-const Co2Feed = z.strictObject({ mgPerL: z.number().min(1).max(100) });
+const ClockHour = z.number().min(0).lt(24, 'a day has 24 hours');
+/** Carbon dioxide fed to the water: held at a level, or let in evenly while it is on. */
+export const Co2Feed = z.strictObject({
+  set: z.discriminatedUnion('by', [
+    z.strictObject({ by: z.literal('level'), mgPerL: z.number().min(1).max(100) }),
+    z.strictObject({ by: z.literal('bubbles'), perSecond: z.number().positive('no bubbles are no feed').max(50) }),
+    z.strictObject({ by: z.literal('mass'), gPerDay: z.number().positive('nothing is no feed').max(500) }),
+  ]),
+  /** On and off by the clock, hours from midnight; null with the lamps, an hour before them. */
+  onHour: ClockHour.nullable(),
+  offHour: ClockHour.nullable(),
+  /** What its bottle holds when it is full, grams. */
+  bottleG: z.number().positive().max(100_000).nullable(),
+});
+export type Co2Feed = z.infer<typeof Co2Feed>;
+/** Held at a level by day, and nothing more said. */
+export const co2At = (mgPerL: number): Co2Feed => ({ set: { by: 'level', mgPerL }, onHour: null, offHour: null, bottleG: null });
 
 /** How the tank's water is mixed, and what lies in it and moves it. */
 export const WaterPlan = z.strictObject({

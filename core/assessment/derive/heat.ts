@@ -27,6 +27,16 @@ function powerOf(devices: readonly Device[], kind: 'heater' | 'cooler'): number 
   return sum;
 }
 
+/** What stands by where one heater of several fails, or sticks. */
+function redundancy(devices: readonly Device[]): Pick<Thermostats, 'strongestW' | 'guardedByController'> {
+  const heaters = devices.flatMap((device) => (device.kind === 'heater' ? [device.powerW] : []));
+  const powers = heaters.filter((powerW) => powerW !== null);
+  return {
+    ...(heaters.length > 1 ? { strongestW: powers.length === heaters.length ? Math.max(...powers) : null } : {}),
+    ...(devices.some(({ kind }) => kind === 'controller') ? { guardedByController: true } : {}),
+  };
+}
+
 /** What warms and cools a design's tank. */
 export function thermostats(design: Design): Thermostats {
   const devices = Object.values(design.equipment);
@@ -35,6 +45,7 @@ export function thermostats(design: Design): Thermostats {
     coolerC: setPoint(devices, 'cooler'),
     fanC: setPoint(devices, 'fan'),
     heaterW: powerOf(devices, 'heater'),
+    ...redundancy(devices),
     coolerW: powerOf(devices, 'cooler'),
     gearW: devices.reduce(
       (sum, device) =>

@@ -11,6 +11,8 @@ import type { MonthBalance } from '../../equipment/year-temperature';
 import type { Span } from '../../quantity/range';
 import type { MixedWater } from '../../water/mixed-water';
 import type { WeeklyWants } from '../../tank/weekly-wants';
+import type { Co2Course } from '../../equipment/co2-feed';
+import type { Flow } from '../../equipment/runs';
 import type { SettledTank } from '../../tank/at-rest';
 import type { TankScenario } from '../../tank/scenario';
 import type { SoilEffect, LimeEffect } from '../../water/materials';
@@ -130,6 +132,14 @@ export interface Nodes {
   'water.lying': Lying;
   /** What a look ahead at the tank rests on. */
   'tank.ahead': Ahead;
+  /** What comes through filters and pumps whose flow is stated. */
+  'gear.flow': { each: Readonly<Record<string, Flow>>; lPerH: number; band: Span };
+  /** CO2 that is fed, as it goes by day and night. */
+  'gear.co2': Co2Course;
+  /** Oxygen at the end of the warmest night and of its light. */
+  'gear.dawn': { dawnMgPerL: number; duskMgPerL: number; warmestC: number };
+  /** Oxygen when the current is gone. */
+  'gear.cut': { hours: number | null; endsMgPerL: number; leastMgPerL: number; who: readonly string[] };
   /** Times an hour that the water goes round, by the power of what moves it. */
   'tank.turnover': number;
   /** Where it comes to rest. */

@@ -26,6 +26,6 @@ export function plantWaterOf(design: Design, derived: Derived, atMm?: readonly [
     spans,
     ppfd,
     isSalt: (derived['planned.salinity'].value ?? 0) > SALT_FROM,
-    hasCo2: (design.water.co2?.mgPerL ?? 0) > 0,
+    hasCo2: design.water.co2 !== null,
   };
 }

@@ -98,8 +98,8 @@ export const plantNodes: Pick<Definitions, PlantNodes> = {
   },
   'plants.standing': {
     calculationId: 'plants.growth',
-    from: ['scene.ground', 'scene.pieces', 'substrate.bed', 'planned.temperatureC', 'light.lamps'],
-    reads: ({ design, catalogue }) => [design.scene, design.grown, design.vessel?.waterLevelMm, design.water.co2, catalogue],
+    from: ['scene.ground', 'scene.pieces', 'substrate.bed', 'planned.temperatureC', 'light.lamps', 'gear.co2'],
+    reads: ({ design, catalogue }) => [design.scene, design.grown, design.vessel?.waterLevelMm, catalogue],
     compute: ({ design, catalogue }, up) => {
       const place = placeOf(design, up);
       if (!place) return missing('no vessel is chosen');
@@ -113,7 +113,7 @@ export const plantNodes: Pick<Definitions, PlantNodes> = {
       const standing = standingsOf(known, place, design.grown, (plant, at) => ({
         ppfd: light && ppfdAt(light.lamps, light.water, at, obstacles),
         temperatureC: up['planned.temperatureC'].value,
-        co2MgPerL: design.water.co2?.mgPerL ?? null,
+        co2MgPerL: up['gear.co2'].value?.mgPerL ?? null,
         food: soil && plant.traits.feeds.value !== 'water' ? 1 : null,
       }));
       return { value: standing, note: `${light ? 'Food' : 'Light and food'} where nobody has stated it is taken as middling.` };

@@ -6,11 +6,15 @@ import { weeklyDose, type FertiliserPlan } from '../../tank/fertiliser';
 import { inOrder, type Design } from '../../design/design';
 import { sourceLabel } from '../../design/room';
 import { bodyL, massOf } from '../../hardscape/mass';
+import { MEDIUM_META } from '../../equipment/media';
+import { surfacesOf } from '../../vessel/shape';
 import { heatLoss } from '../../equipment/heat-loss';
 import { fanW, type Thermostats } from '../../equipment/year-temperature';
 import { MEQ_PER_DEGREE_ALKALINITY } from '../../quantity/unit';
 import { N_MASS } from '../../tank/state';
-import { FRESH_SALINITY_MAX, PURE_WATER, type Dose, type HeatTable, type TankWater } from '../../tank/scenario';
+import type { Co2Course } from '../../equipment/co2-feed';
+import type { Co2Feed } from '../../water/model';
+import { FRESH_SALINITY_MAX, PURE_WATER, type Dose, type HeatTable, type TankScenario, type TankWater } from '../../tank/scenario';
 import { BINDER_MG_P_PER_G } from '../../tank/terms/filter-media';
 import { mixWater, type MixedWater } from '../../water/mixed-water';
 import { saltsKnown } from '../../design/own-catalogue';
@@ -44,7 +48,7 @@ export function tankWater(mixed: MixedWater): TankWater {
 /** Grams of nitrogen a square metre of plant takes up in a day, by how fast it grows. Order of Reddy & De Busk 1985, recalled. */
 const UPTAKE = { slow: 0.03, moderate: 0.1, fast: 0.35 } as const;
 /** CO2 of lived-in rooms, µatm. Common practice: 600 to 1500. */
-const ROOM_PCO2_UATM = 1000;
+export const ROOM_PCO2_UATM = 1000;
 /** Gas exchange against still water. Common practice: 2 to 4 m a day where a filter's outlet ripples the surface, 2 to 5 over an air stone. */
 const MOVEMENT: Readonly<Record<Surface, number>> = { still: 1, ripple: 5, 'air-stone': 6 };
 /** A pump in the tank, or a filter of this power and more, drives the whole surface. Common practice. */
@@ -113,7 +117,7 @@ export function aheadOf(world: World, up: Derived): Ahead | null {
   const topSource = care.topUp?.sourceId ? up['water.sources'].value?.[care.topUp.sourceId] : undefined;
   const topUp = topSource ? tankWater(mixWater([{ share: 1, water: topSource }], [])) : care.topUp ? tankWater(mixed) : PURE_WATER;
   if (!care.topUp) taken.push('topped up with pure water');
-  const surface = care.surface ?? (hasFlow(design) ? 'ripple' : 'still');
+  const surface = surfaceOf(design);
   if (!care.surface) taken.push(surface === 'ripple' ? 'a rippled surface' : 'a still surface');
   const lampHours = lightHours(design);
   if (hoursOfLight(Object.values(design.equipment), care.lampHours) === null && uptake > 0) taken.push(`${lampHours} hours of light`);
@@ -138,18 +142,26 @@ export function aheadOf(world: World, up: Derived): Ahead | null {
       topUpDays: care.topUp?.everyDays ?? 7,
       change,
       lampHours,
+      ...(care.lampsOnHour === null ? {} : { lampsOnHour: care.lampsOnHour }),
       heat: { heldC: temperatureC, evaporationLPerDay: Math.min(evaporation, litres * 0.2) },
       gas: {
         surfaceM2: body.waterM2,
         ...airing(design, surface, body.waterM2, body.covered),
         roomPco2Uatm: ROOM_PCO2_UATM,
         pressureHpa: 1013.25,
-        fedCo2MgPerL: design.water.co2?.mgPerL ?? null,
+        ...fedCo2(up['gear.co2'].value, design.water.co2),
       },
       animalsMgO2PerDay: Math.min(1e6, load?.breathMgPerDay ?? 0),
-      feed: { gPerDay: feed, protein: care.feed.proteinPct / 100, toAmmonia: 0.575, phosphateMgPPerG: 5.5, decayMgO2PerG: 350 },
+      feed: {
+        gPerDay: feed,
+        protein: care.feed.proteinPct / 100,
+        toAmmonia: 0.575,
+        phosphateMgPPerG: 5.5,
+        decayMgO2PerG: 350,
+        ...(care.feedHours.length > 0 ? { atHours: care.feedHours } : {}),
+      },
       filter: {
-        biofilmM2: Math.min(2000, (TURNOVER_PER_DAY * litres) / 1000 / NITRIFIERS_M_PER_DAY),
+        biofilmM2: Math.min(2000, statedMediaM2(design) ?? (TURNOVER_PER_DAY * litres) / 1000 / NITRIFIERS_M_PER_DAY),
         ratePerDayM: NITRIFIERS_M_PER_DAY,
         maturity: 1,
       },
@@ -189,6 +201,29 @@ export function aheadOf(world: World, up: Derived): Ahead | null {
         }),
       ],
     },
+  };
+}
+
+/** Half of panes and bed, that the water gets to, and all that the filters hold; null while no media are stated. */
+const OWN_SHARE = 0.5;
+export function ownSlimeM2({ vessel }: Design): number {
+  if (!vessel) return 0;
+  const { wallM2, baseM2 } = surfacesOf(vessel, vessel.waterLevelMm);
+  return OWN_SHARE * (wallM2 + baseM2);
+}
+function statedMediaM2(design: Design): number | null {
+  const media = Object.values(design.equipment).flatMap((device) => (device.kind === 'filter' ? device.media : []));
+  if (media.length === 0) return null;
+  return media.reduce((sum, { medium, litres }) => sum + litres * MEDIUM_META[medium].m2PerL, 0) + ownSlimeM2(design);
+}
+
+/** CO2 as the balance takes it: held, or let in, by the lamps or by the clock. */
+function fedCo2(course: Co2Course | null, feed: Co2Feed | null): Pick<TankScenario['gas'], 'fedCo2MgPerL' | 'fedMgPerDay' | 'fedFromTo'> {
+  if (!course || !feed) return { fedCo2MgPerL: null };
+  return {
+    fedCo2MgPerL: Math.min(200, course.mgPerL),
+    ...(course.inMgPerDay === null ? {} : { fedMgPerDay: Math.min(1e7, course.inMgPerDay) }),
+    ...(feed.onHour === null && feed.offHour === null ? {} : { fedFromTo: [course.onHour, course.offHour] as [number, number] }),
   };
 }
 
@@ -282,6 +317,8 @@ function plantM2({ sizeMm, traits }: Plant): number {
 }
 
 const hasFlow = ({ equipment }: Design): boolean => Object.values(equipment).some(({ kind }) => kind === 'filter' || kind === 'pump');
+/** How its surface moves: as stated, or by what moves the water. */
+export const surfaceOf = (design: Design): Surface => design.care.surface ?? (hasFlow(design) ? 'ripple' : 'still');
 const round = (grams: number): number => Number(grams.toPrecision(2));
 
 /** Heat and evaporation over the temperatures that may occur, for a scenario that follows the room. */

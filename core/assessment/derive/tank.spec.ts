@@ -1,8 +1,11 @@
 import { emptyCare } from '../../care/model';
-import type { Device } from '../../equipment/model';
+import { newFilter, type Device } from '../../equipment/model';
 import { judge, tank } from '../../testing/tanks';
 
-const device = (kind: 'filter' | 'pump', powerW: number | null): Device => ({ order: 1, kind, powerW, sizeMm: null, placeMm: null });
+const device = (kind: 'filter' | 'pump', powerW: number | null): Device => {
+  const shared = { order: 1, powerW, sizeMm: null, placeMm: null };
+  return kind === 'filter' ? { ...newFilter, ...shared } : { kind, runs: null, ...shared };
+};
 const turnover = (equipment: Record<string, Device>, surface: 'still' | 'air-stone' | null = null) =>
   judge({ ...tank([['danio-margaritatus', 8]]), equipment, care: { ...emptyCare(), surface } }).derived['tank.turnover'];
 

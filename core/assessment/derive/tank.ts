@@ -50,6 +50,7 @@ export const tankNodes: Pick<Definitions, 'water.lying' | 'tank.ahead' | 'tank.t
       'water.poured',
       'water.mixed',
       'water.lying',
+      'gear.co2',
     ],
     reads: ({ design, room, catalogue }) => [
       room.own.mixes,
@@ -59,6 +60,8 @@ export const tankNodes: Pick<Definitions, 'water.lying' | 'tank.ahead' | 'tank.t
       design.care.change,
       design.care.topUp,
       design.care.lampHours,
+      design.care.lampsOnHour,
+      design.care.feedHours,
       design.care.surface,
       design.care.doses,
       design.care.fertiliser,
@@ -74,21 +77,28 @@ export const tankNodes: Pick<Definitions, 'water.lying' | 'tank.ahead' | 'tank.t
   },
   'tank.turnover': {
     calculationId: null,
-    from: ['vessel.system-volume'],
+    from: ['vessel.system-volume', 'gear.flow'],
     reads: ({ design }) => [design.equipment, design.care.surface],
     compute: ({ design }, up) => {
       const litres = up['vessel.system-volume'].value;
       if (litres === null) return missing('no vessel is chosen');
-      const movers = Object.values(design.equipment).filter(({ kind }) => kind === 'filter' || kind === 'pump');
-      if (movers.length === 0 && design.care.surface === null) return missing('nothing that moves the water is stated');
+      const each = up['gear.flow'].value?.each ?? {};
+      const stated = up['gear.flow'].value?.lPerH ?? 0;
+      const movers = Object.entries(design.equipment).flatMap(([id, device]) =>
+        (device.kind === 'filter' || device.kind === 'pump') && !Object.hasOwn(each, id) ? [device] : [],
+      );
+      if (movers.length === 0 && stated === 0 && design.care.surface === null) return missing('nothing that moves the water is stated');
       const known = movers.flatMap(({ kind, powerW }) =>
         powerW === null ? [] : [powerW * LITRES_PER_HOUR_W[kind === 'pump' ? 'pump' : powerW < 10 ? 'small' : 'filter']],
       );
       if (known.length < movers.length) return missing('the power of a filter or pump is not stated');
-      const lifted = design.care.surface === 'air-stone' && movers.length === 0 ? AIR_LIFTS : 0;
+      const lifted = design.care.surface === 'air-stone' && movers.length === 0 && stated === 0 ? AIR_LIFTS : 0;
       return {
-        value: known.reduce((sum, litresPerHour) => sum + litresPerHour, 0) / litres + lifted,
-        note: 'By the power of filters and pumps: a rule of thumb until their flow is stated.',
+        value: (stated + known.reduce((sum, litresPerHour) => sum + litresPerHour, 0)) / litres + lifted,
+        note:
+          movers.length > 0
+            ? 'By the power of filters and pumps: a rule of thumb until their flow is stated.'
+            : 'By the flow that is stated, after head and hose, half clogged.',
       };
     },
   },

@@ -164,10 +164,10 @@ export const waterNodes: Pick<Definitions, WaterNodes> = {
 export const settledNodes: Pick<Definitions, SettledNodes> = {
   'water.gas': {
     calculationId: 'tank.settled-water',
-    from: ['planned.temperatureC', 'tank.settled'],
+    from: ['planned.temperatureC', 'tank.settled', 'gear.co2'],
     reads: ({ design, catalogue }) => [design.water.co2, design.stock, catalogue],
     compute: ({ design }, up) => {
-      const { co2 } = design.water;
+      const co2 = up['gear.co2'].value;
       const { tank, void: outside } = settledOf(up);
       const lived = Object.keys(design.stock).length > 0;
       if (co2) {
@@ -178,7 +178,7 @@ export const settledNodes: Pick<Definitions, SettledNodes> = {
           value,
           calculationId: null,
           interval: [TANK_CO2_UATM.usual, value * 1.25],
-          note: `CO₂ is fed to ${co2.mgPerL} mg/L by day; at night it falls back.`,
+          note: `CO₂ is fed to ${Math.round(co2.mgPerL)} mg/L by day; at night it falls back.`,
         };
       }
       if (outside) return { value: null, gap: 'outside-validity', note: up['tank.settled'].note ?? '' };

@@ -1,3 +1,4 @@
+import { newFilter } from '../../equipment/model';
 import type { Finding } from '../../calculation/finding';
 import { newPlanting } from '../../plants/model';
 import { Design } from '../../design/design';
@@ -350,7 +351,7 @@ describe('hardscape', () => {
     const geared = (x: number) =>
       Design.parse({
         ...built([], sand(40), { slab: piece('slab', { stand: 'held', positionMm: [x, 200, 250], sizeMm: [200, 140, 16] }) }),
-        equipment: { filter: { order: 1, kind: 'filter', powerW: 5, sizeMm: [80, 80, 200], placeMm: [80, 200, 45] } },
+        equipment: { filter: { ...newFilter, order: 1, powerW: 5, sizeMm: [80, 80, 200], placeMm: [80, 200, 45] } },
       });
     expect(severityOf(judge(geared(100)), 'hardscape.reach:above:filter')).toBe('watch');
     expect(severityOf(judge(geared(450)), 'hardscape.reach:above:filter')).toBe('fits');

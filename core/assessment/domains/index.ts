@@ -1,4 +1,5 @@
 import { biotope } from './biotope';
+import { gear } from './gear';
 import { hardscape } from './hardscape';
 import { law } from './law';
 import { plants } from './plants';
@@ -10,4 +11,4 @@ import { water } from './water';
 import { window } from './window';
 
 /** Every domain that is judged, in the order in which its findings are told where they weigh the same. A new one is a file and a line here. */
-export const DOMAINS = [water, stocking, biotope, substrate, hardscape, plants, vessel, heat, window, law] as const;
+export const DOMAINS = [water, stocking, biotope, substrate, hardscape, plants, vessel, heat, gear, window, law] as const;

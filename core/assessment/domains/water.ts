@@ -99,7 +99,8 @@ function waterFindings(world: World, derived: Derived): Finding[] {
   if (fed) findings.push(fed);
   const settles = limeSettlesFinding(derived['water.saturation']);
   if (settles) findings.push(settles);
-  if (world.design.water.co2) findings.push(co2Finding(world.design.water.co2.mgPerL, derived['water.gas']));
+  const co2 = derived['gear.co2'].value;
+  if (co2) findings.push(co2Finding(co2.mgPerL, derived['water.gas']));
   findings.push(...soilFindings(derived['water.soil'], derived['water.lime']));
   for (const [id, { materialId }] of inOrder(world.design.water.additions))
     if (!world.catalogue.materials.has(materialId)) findings.push(materialNotKnown(id, materialId));

@@ -12,7 +12,7 @@ const LIVELIER: Readonly<Record<Surface, Surface | null>> = { still: 'ripple', r
 
 /** A livelier surface, where oxygen runs short. */
 export function surfaceRemedy({ world: { design } }: Assessment, finding: Finding): Proposal[] {
-  if (finding.code !== 'water.oxygen') return [];
+  if (finding.code !== 'water.oxygen' && finding.code !== 'gear.dawn') return [];
   const next = [LIVELIER[design.care.surface ?? 'still'], 'air-stone' as const].filter((surface) => surface !== null);
   return [...new Set(next)]
     .filter((surface) => surface !== design.care.surface)
@@ -26,7 +26,13 @@ export function surfaceRemedy({ world: { design } }: Assessment, finding: Findin
 
 /** Less feed, where more is given than such animals are usually given, and it uses up the air or ends as nitrate. */
 export function feedRemedy({ world: { design }, derived }: Assessment, finding: Finding): Proposal[] {
-  if (finding.code !== 'water.oxygen' && finding.code !== 'water.nitrate' && finding.code !== 'water.feed') return [];
+  if (
+    finding.code !== 'water.oxygen' &&
+    finding.code !== 'water.nitrate' &&
+    finding.code !== 'water.feed' &&
+    finding.code !== 'gear.capacity'
+  )
+    return [];
   const fed = design.care.feed.gPerDay;
   const scenario = derived['tank.ahead'].value?.scenario;
   const usual = usualFeedOfTank(derived['stock.load'].value?.usualFeedG ?? 0, scenario?.litres ?? 0);

@@ -7,6 +7,7 @@ import { changesRemedy, feedRemedy, surfaceRemedy, topUpRemedy } from './care';
 import { conditionerRemedy } from './conditioner';
 import { coverRemedy, fastStemsRemedy, shadeRemedy, smallerRemedy, thinRemedy } from './cover';
 import { coverSidesRemedy } from './cover-sides';
+import { gearRemedy } from './gear';
 import { groupRemedy } from './group';
 import { guardRemedy } from './guard';
 import { lawRemedy } from './law';
@@ -67,6 +68,7 @@ const MAKERS: { readonly [F in Family]?: Readonly<Partial<Record<FindingCodes[F]
     'too-cold': [setPointRemedy],
     'heater-rating': [ratingRemedy],
     'cooler-rating': [ratingRemedy],
+    'stuck-heater': [gearRemedy],
   },
   stocking: {
     light: [lampHoursRemedy],
@@ -113,6 +115,16 @@ const MAKERS: { readonly [F in Family]?: Readonly<Partial<Record<FindingCodes[F]
     nitrate: [feedRemedy, changesRemedy],
     feed: [feedRemedy],
     evaporation: [topUpRemedy],
+  },
+  gear: {
+    intake: [gearRemedy],
+    capacity: [gearRemedy, feedRemedy],
+    siphon: [gearRemedy],
+    breathless: [gearRemedy],
+    dawn: [surfaceRemedy, gearRemedy],
+    'co2-night': [gearRemedy],
+    'top-up': [gearRemedy],
+    'bare-heater': [gearRemedy],
   },
   law: {
     barred: [lawRemedy],

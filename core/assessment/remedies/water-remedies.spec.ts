@@ -9,6 +9,7 @@ import { recipePlan } from '../recipe-plan';
 import { wordFinding, wordRemedy } from '../wording';
 import { helpFor } from './offer';
 import type { RemedyKind } from './remedy';
+import { co2At } from '../../water/model';
 
 const FACTS = { basis: 'measured' as const };
 const inRoom = (change: Partial<Room['sources'][string]>): Room => ({
@@ -176,7 +177,7 @@ describe('a recipe offered', () => {
 });
 
 describe('CO₂ that is fed', () => {
-  const fed = (mgPerL: number) => judged(watered(FISH, { co2: { mgPerL } })).findings.find(({ code }) => code === 'water.co2');
+  const fed = (mgPerL: number) => judged(watered(FISH, { co2: co2At(mgPerL) })).findings.find(({ code }) => code === 'water.co2');
   it('fits, is watched, kills: common practice', () => {
     expect([15, 30, 45].map((mgPerL) => fed(mgPerL)?.severity)).toEqual(['fits', 'watch', 'conflict']);
   });

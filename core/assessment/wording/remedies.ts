@@ -41,6 +41,19 @@ export const HEAT_REMEDIES = {
   rating: ({ show, remedy }) => `${remedy.subjects[0] === 'cooler' ? 'Cooler' : 'Heater'} of ${show('power')}`,
 } satisfies RemedyWords;
 
+export const GEAR_REMEDIES = {
+  'intake-sponge': () => 'A sponge over the intake',
+  'more-media': ({ show }) => `${show('litres')} of coarse foam in it`,
+  'ripe-media': () => 'Media that have run in another tank for eight weeks',
+  'check-valve': () => 'A check valve in the air line',
+  'battery-air': () => 'An air pump with a battery',
+  'co2-by-day': () => 'CO₂ on and off with the lamps',
+  'smaller-reservoir': ({ show }) => `A top-up vessel of ${show('litres')}`,
+  'two-heaters': ({ show }) => `Two heaters of ${show('each')} instead of one`,
+  controller: () => 'A controller that cuts the heater off',
+  'heater-cage': () => 'A cage around the heater',
+} satisfies RemedyWords;
+
 export const PLANT_REMEDIES = {
   'plant-in': () => 'Move it inside the glass',
   'plant-off': () => 'Plant it beside',

@@ -1,10 +1,11 @@
+import { mealsAt } from '../meals';
 import { N_MASS, STATE } from '../state';
 import type { Term } from '../term';
 
 /** Share of nitrogen in protein, by mass. */
 const NITROGEN_OF_PROTEIN = 0.16;
 
-/** Feed to ammonia and phosphate; spread over the day. Ammonia that animals give off takes up a proton: alkalinity rises with it. */
+/** Feed to ammonia and phosphate; by its meals where their hours are known, else spread over the day. Ammonia that animals give off takes up a proton: alkalinity rises with it. */
 export const feeding: Term = {
   id: 'feeding',
   title: 'Feed to ammonia and phosphate',
@@ -18,10 +19,11 @@ export const feeding: Term = {
     if (feed.gPerDay <= 0) return null;
     const nitrogen = feed.gPerDay * 1000 * feed.protein * NITROGEN_OF_PROTEIN * feed.toAmmonia;
     const phosphate = feed.gPerDay * feed.phosphateMgPPerG;
-    return (_, rates) => {
-      rates[STATE.ammonia]! += nitrogen;
-      rates[STATE.alkalinity]! += nitrogen / N_MASS;
-      rates[STATE.phosphate]! += phosphate;
+    return ({ day }, rates) => {
+      const now = day === 0 ? 1 : mealsAt(feed.atHours, (day % 1) * 24);
+      rates[STATE.ammonia]! += nitrogen * now;
+      rates[STATE.alkalinity]! += (nitrogen * now) / N_MASS;
+      rates[STATE.phosphate]! += phosphate * now;
     };
   },
 };

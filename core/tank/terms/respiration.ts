@@ -1,3 +1,4 @@
+import { FED_SHARE, mealsAt } from '../meals';
 import { STATE } from '../state';
 import { breathing, MG_PER_MMOL_O2, RESPIRATORY_QUOTIENT, type Term } from '../term';
 
@@ -12,10 +13,13 @@ export const respiration: Term = {
   ],
   uncertainty: 'a factor of 1.6 either way',
   make: ({ animalsMgO2PerDay, feed }) => {
-    const at25 = animalsMgO2PerDay + feed.gPerDay * feed.decayMgO2PerG;
-    if (at25 <= 0) return null;
+    const decay = feed.gPerDay * feed.decayMgO2PerG;
+    const rest = animalsMgO2PerDay * (1 - FED_SHARE);
+    const fed = animalsMgO2PerDay * FED_SHARE + decay;
+    if (rest + fed <= 0) return null;
     return (now, rates) => {
-      const oxygen = at25 * now.living * breathing(now.oxygenMgPerL);
+      const meals = now.day === 0 ? 1 : mealsAt(feed.atHours, (now.day % 1) * 24);
+      const oxygen = (rest + fed * meals) * now.living * breathing(now.oxygenMgPerL);
       rates[STATE.oxygen]! -= oxygen;
       rates[STATE.carbon]! += (RESPIRATORY_QUOTIENT * oxygen) / MG_PER_MMOL_O2;
     };

@@ -1,0 +1,127 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { inOrder } from '../../core/design/design';
+import { pointer } from '../../core/design/edit';
+import { Medium, MEDIUM_META } from '../../core/equipment/media';
+import { FilterForm, newRuns, type Device, type Runs } from '../../core/equipment/model';
+import { rounded } from '../../core/quantity/format';
+import { PreferencesStore } from '../store/preferences';
+import { TankSession } from '../store/tank-session';
+import { TankView } from '../store/tank-view';
+import { Why } from '../store/why';
+import { Check } from '../ui/check';
+import { QuantityField } from '../ui/quantity-field';
+import { SelectField } from '../ui/select';
+
+const FORM_WORD: Readonly<Record<FilterForm, string>> = {
+  sponge: 'sponge, on air',
+  mat: 'mat across the tank',
+  internal: 'internal',
+  'hang-on': 'on the rim',
+  canister: 'canister',
+  sump: 'trickle or sump',
+  undergravel: 'under the gravel',
+};
+
+type RunNumber = 'lPerH' | 'mostHeadM' | 'liftM' | 'hoseM' | 'boreMm' | 'gapMm' | 'outletMm';
+
+interface Measure {
+  part: RunNumber;
+  kind: 'number' | 'length';
+  label: string;
+  limits: readonly [number, number];
+  may: boolean;
+}
+const MEASURES: readonly Measure[] = [
+  { part: 'lPerH', kind: 'number', label: 'Label, L/h', limits: [1, 200_000], may: true },
+  { part: 'mostHeadM', kind: 'number', label: 'Most head, m', limits: [0.05, 50], may: true },
+  { part: 'liftM', kind: 'number', label: 'Lifts it, m', limits: [0, 50], may: false },
+  { part: 'hoseM', kind: 'number', label: 'Hose, m', limits: [0, 100], may: false },
+  { part: 'boreMm', kind: 'length', label: 'Hose inside', limits: [1, 200], may: true },
+  { part: 'gapMm', kind: 'length', label: 'Gaps of the intake', limits: [0.01, 100], may: true },
+  { part: 'outletMm', kind: 'length', label: 'Nozzle inside', limits: [1, 300], may: true },
+];
+const YES_NO = [
+  { value: 'yes' as const, text: 'yes' },
+  { value: 'no' as const, text: 'no' },
+];
+
+type Filter = Extract<Device, { kind: 'filter' }>;
+
+/** How the water runs through filters and pumps, what they hold, and what air pumps stand on. */
+@Component({
+  selector: 'tr-running-fields',
+  imports: [Check, QuantityField, SelectField],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './running-fields.html',
+  styleUrls: ['../ui/scene-bench.less'],
+  styles: `
+    .fields {
+      align-items: end;
+    }
+    h3 {
+      margin: 10px 0 4px;
+      font-size: 15px;
+    }
+  `,
+})
+export class RunningFields {
+  private readonly tank = inject(TankView);
+  private readonly store = inject(TankSession);
+  private readonly units = inject(PreferencesStore).units;
+  protected readonly why = inject(Why);
+  protected readonly locked = computed(() => !!this.tank.readOnly());
+  protected readonly measures = MEASURES;
+  protected readonly yesNo = YES_NO;
+  protected readonly forms = FilterForm.options.map((value) => ({ value, text: FORM_WORD[value] }));
+  protected readonly media = Medium.options.map((value) => ({ value, text: MEDIUM_META[value].name }));
+
+  protected readonly movers = computed(() => {
+    const each = this.tank.told()?.derived['gear.flow'].value?.each ?? {};
+    const nth = new Map<string, number>();
+    return inOrder(this.tank.design()?.equipment ?? {}).flatMap(([id, device]) => {
+      if (device.kind !== 'filter' && device.kind !== 'pump') return [];
+      const n = (nth.get(device.kind) ?? 0) + 1;
+      nth.set(device.kind, n);
+      const flow = each[id];
+      const show = (lPerH: number) => rounded(lPerH, 0, this.units());
+      return [
+        {
+          id,
+          device,
+          runs: device.runs ?? newRuns(),
+          filter: device.kind === 'filter' ? device : null,
+          name: `${device.kind === 'filter' ? 'Filter' : 'Pump'} ${n}`,
+          says: flow ? `about ${show(flow.lPerH)} L/h come through: ${show(flow.band[0])} clogged, ${show(flow.band[1])} clean` : null,
+        },
+      ];
+    });
+  });
+  protected readonly airs = computed(() =>
+    inOrder(this.tank.design()?.equipment ?? {}).flatMap(([id, device]) => (device.kind === 'air' ? [{ id, device }] : [])),
+  );
+
+  protected readonly turnover = computed(() => {
+    const { value, note } = this.tank.told()?.derived['tank.turnover'] ?? { value: null, note: undefined };
+    return value === null ? null : { text: `goes round ${rounded(value, 1, this.units())} times an hour`, note: note ?? '' };
+  });
+
+  protected set(id: string, device: Device, part: RunNumber, value: number | null): void {
+    if (device.kind !== 'filter' && device.kind !== 'pump') return;
+    const runs = { ...(device.runs ?? newRuns()), [part]: value };
+    this.store.edit('How the water runs', [{ op: 'replace', path: pointer('equipment', id, 'runs'), value: runs }]);
+  }
+
+  protected setPart(id: string, part: string, value: unknown, label: string): void {
+    this.store.edit(label, [{ op: 'replace', path: pointer('equipment', id, part), value: value as never }]);
+  }
+
+  protected addMedium(id: string, { media }: Filter): void {
+    const free = Medium.options.find((medium) => !media.some((one) => one.medium === medium)) ?? 'coarse-foam';
+    this.setPart(id, 'media', [...media, { medium: free, litres: 1 }], 'Media of a filter');
+  }
+
+  protected setMedium(id: string, { media }: Filter, i: number, more: Partial<Filter['media'][number]> | null): void {
+    const next = media.flatMap((one, k) => (k !== i ? [one] : more ? [{ ...one, ...more }] : []));
+    this.setPart(id, 'media', next, 'Media of a filter');
+  }
+}

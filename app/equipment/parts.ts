@@ -9,6 +9,9 @@ export const parts: readonly BenchPart[] = [
   { name: 'Air pump', words: ['air stone', 'check valve', 'battery'], control: 'running' },
   { name: 'What it uses', words: ['energy', 'electricity', 'cost', 'kWh', 'watts'], control: 'energy' },
   { name: 'Lamp', words: ['light', 'lighting', 'LED', 'photoperiod'], control: 'gear' },
-  { name: 'The tank’s year', words: ['season', 'climate', 'temperature by month'], control: 'climate' },
-  { name: 'When something fails', words: ['power cut', 'failure', 'stuck heater', 'alarm', 'outage'], control: 'failures' },
+  { name: 'The tank’s year', words: ['season', 'climate', 'temperature by month'], control: 'climate', face: 'year' },
+  { name: 'When something fails', words: ['power cut', 'failure', 'stuck heater', 'alarm', 'outage'], control: 'failures', face: 'year' },
+  { name: 'The day', words: ['timer', 'photoperiod', 'feeding times', 'oxygen at dawn', 'hours'], control: 'clock', face: 'day' },
+  { name: 'CO₂', words: ['carbon dioxide', 'bubbles', 'cylinder', 'bottle'], control: 'co2', face: 'day' },
+  { name: 'Current', words: ['flow', 'jet', 'nozzle', 'dead spots', 'circulation'], face: 'current' },
 ];

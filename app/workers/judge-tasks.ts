@@ -1,4 +1,6 @@
 import type { Assessment } from '../../core/assessment/assess';
+import { tankDay, type DayKind, type TankDay } from '../../core/assessment/day';
+import { currentMapOf } from '../../core/assessment/current-map';
 import { lightMapOf, type LightMap } from '../../core/assessment/light-map';
 import { plantingPlans, type PlantingPlan, type PlantingWish } from '../../core/assessment/plan/planting';
 import { routines, type Routine } from '../../core/assessment/plan/routine';
@@ -35,6 +37,8 @@ export interface Tasks {
   };
   /** The verdict on a tank as its card shows it. */
   card: { input: { units: UnitChoice }; output: NonNullable<TankSummary['judged']> };
+  current: { input: null; output: ReturnType<typeof currentMapOf> };
+  day: { input: DayKind; output: TankDay | null };
   lightMap: { input: 'section' | 'plan'; output: LightMap | null };
   plantings: { input: PlantingWish; output: readonly PlantingPlan[] };
   routines: { input: null; output: readonly Routine[] };
@@ -79,6 +83,8 @@ export const TASKS: {
   helps,
   compare: compared,
   card: (assessment, { units }) => judgedSummary(assessment, units),
+  current: (assessment) => currentMapOf(assessment),
+  day: ({ world, derived }, kind) => tankDay(world, derived, kind),
   lightMap: (assessment, view) => lightMapOf(assessment, view),
   plantings: (assessment, wish) => plantingPlans(assessment, wish),
   routines: (assessment) => routines(assessment),

@@ -2,8 +2,8 @@ import type { Bench, CodesOf, Family, Finding, FindingCodes } from '../calculati
 import type { Definitions, Derived, World } from './derive/node';
 import type { RemedyWords, Worded, Words } from './wording/words';
 
-/** The bench and the field where a finding can be put right; null where that is the bench it lies on. */
-export type At = readonly [bench: Bench, control?: string] | null;
+/** The bench and the field where a finding can be put right, and the face of the bench it is on; null where that is the bench it lies on. */
+export type At = readonly [bench: Bench, control?: string, face?: string] | null;
 
 /** One domain of the tank: all that is judged in it, with its words; what is done about it is in remedies/makers.ts. What a code lacks here does not compile. */
 export interface Domain<F extends Family> {

@@ -15,7 +15,7 @@ export interface Frame {
   pairWord: (code: FindingCode) => string | undefined;
   noRemedy: (code: FindingCode) => string | undefined;
   /** The bench and the field where a finding can be put right. */
-  placeOf: (finding: Finding) => { bench: Bench; control: string | null };
+  placeOf: (finding: Finding) => { bench: Bench; control: string | null; face?: string | undefined };
 }
 
 export function frameOf(domains: readonly AnyDomain[]): Frame {
@@ -42,8 +42,8 @@ export function frameOf(domains: readonly AnyDomain[]): Frame {
     },
     placeOf: ({ code, bench }) => {
       const [found, rest] = of(code);
-      const [at, control = null] = found.at[rest] ?? [bench];
-      return { bench: at, control };
+      const [at, control = null, face] = found.at[rest] ?? [bench];
+      return { bench: at, control, face };
     },
   };
 }

@@ -6,7 +6,7 @@ import type { Device, Runs } from './model';
 type Filter = Extract<Device, { kind: 'filter' }>;
 
 const gear = (
-  code: `gear.${'intake' | 'capacity' | 'siphon' | 'reach' | 'breathless' | 'dawn' | 'co2-night' | 'top-up' | 'bare-heater'}`,
+  code: `gear.${'intake' | 'capacity' | 'siphon' | 'reach' | 'breathless' | 'dawn' | 'co2-night' | 'top-up' | 'bare-heater' | 'scours'}`,
   id: string,
   more: Partial<Finding>,
 ): Finding => ({
@@ -223,4 +223,15 @@ export function bareHeaterFinding(id: string, device: Device, animals: readonly 
   if (device.kind !== 'heater' || device.guarded === true) return null;
   const who = animals.filter(({ animal }) => LIES_ON_IT.has(animal.group)).map((one) => one.id);
   return who.length === 0 ? null : gear('gear.bare-heater', id, { subjects: [...who, id] });
+}
+
+/** A jet moves grain for good only where it is clearly faster than what just begins to. */
+const SCOURS = 1.3;
+/** A nozzle that blows over the bed faster than its grain lies. */
+export function scoursFinding(id: string | null, bedMmPerS: number, grainMmPerS: number | null): Finding | null {
+  if (!id || grainMmPerS === null || bedMmPerS < SCOURS * grainMmPerS) return null;
+  return gear('gear.scours', id, {
+    excess: bedMmPerS / grainMmPerS,
+    values: { bed: { quantity: 'length', value: bedMmPerS }, grain: { quantity: 'length', value: grainMmPerS } },
+  });
 }

@@ -468,7 +468,7 @@ export const EVERY_CODE: Readonly<Record<Exclude<FindingCode, `sham.${string}`>,
     of: {
       ...harlequins,
       stock: [['trigonostigma-heteromorpha', 6]],
-      plants: [['hygrophila-polysperma', 30]],
+      plants: [['hygrophila-polysperma', 18]],
       feedG: 0.02,
       more: (design) => {
         design.equipment['lamp'] = lamp({ output: { value: 5000, unit: 'lm' } });
@@ -805,6 +805,18 @@ export const EVERY_CODE: Readonly<Record<Exclude<FindingCode, `sham.${string}`>,
     severity: 'watch',
     says: /floods the floor.*holds 40 L.*room for/,
     mends: 'smaller-reservoir',
+  },
+  'gear.scours': {
+    of: but(
+      ({ equipment }) => {
+        equipment['filter']!.powerW = 20;
+        runs(equipment, { lPerH: 1500, outletMm: 14, outletAtMm: [700, 200, 90], outletTurnDeg: 180, outletRiseDeg: -25 });
+      },
+      { plants: [], pieces: [] },
+    ),
+    severity: 'watch',
+    says: /blows the bed away.*cm\/s, and its grain begins to move at/,
+    mends: 'nozzle-up',
   },
   'gear.bare-heater': {
     of: { ...axolotl, coolerC: undefined, heaterC: 15 } as KeptTank,

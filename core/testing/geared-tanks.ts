@@ -57,6 +57,9 @@ const neons: KeptTank = {
   ],
 };
 
+const placed = (runs: Partial<Runs>): ((design: Design) => void) =>
+  filter({ form: 'canister', media: [['coarse-foam', 4]], weeks: 60, runs: { lPerH: 700, mostHeadM: 1.6, gapMm: 2.5, ...runs } });
+
 /** Tanks where gear is the matter: those that thrive. */
 export const GEARED_THRIVING: readonly KeptTank[] = [
   {
@@ -132,6 +135,33 @@ export const GEARED_THRIVING: readonly KeptTank[] = [
     stock: [['amphiprion-ocellaris', 2]],
     more: has('top-up', { ...(newDevice('top-up', 0, bare) as Extract<Device, { kind: 'top-up' }>), reservoirL: 4 }),
   },
+  {
+    ...neons,
+    name: 'Neons before a canister whose spray pipe blows at the back pane',
+    more: placed({ outletAtMm: [780, 300, 330], outletTurnDeg: 90, outletRiseDeg: 10, outletMm: 30 }),
+  },
+  {
+    name: 'Hillstream loaches in the jet of a powerhead along the tank',
+    sizeMm: sizes.metre,
+    room: 'cool',
+    water: 'firm',
+    filter: 'canister',
+    pumpW: 12,
+    surface: 'ripple',
+    bed: [['quartz-gravel', 30]],
+    pieces: [
+      ['rounded-stone', 6, 'granite', [110, 90, 60]],
+      ['stone-pile', 1, 'granite'],
+    ],
+    stock: [['sewellia-lineolata', 6]],
+    more: both(
+      placed({ lPerH: 900, outletAtMm: [970, 300, 350], outletTurnDeg: 180, outletMm: 16 }),
+      ({ equipment }) =>
+        void Object.assign(equipment['pump']!, {
+          runs: { ...newRuns(), lPerH: 3000, outletMm: 40, gapMm: 2, outletAtMm: [970, 200, 110], outletTurnDeg: 180 },
+        }),
+    ),
+  },
 ];
 
 /** Those that fail by their gear for one plain reason. */
@@ -191,5 +221,26 @@ export const GEARED_FAILING: readonly FailingTank[] = [
     change: [0.3, 7],
     stock: [['ambystoma-mexicanum', 2]],
     first: ['gear.bare-heater'],
+  },
+  {
+    name: 'A fighting fish in the jet of a powerhead across a cube',
+    sizeMm: sizes.nano,
+    water: 'soft',
+    heaterC: 27,
+    filter: 'hang-on',
+    lid: 'glass',
+    plants: [
+      ['microsorum-pteropus', 1],
+      ['ceratophyllum-demersum', 1],
+    ],
+    stock: [['betta-splendens', 1]],
+    more: filter({
+      form: 'internal',
+      media: [['coarse-foam', 1]],
+      weeks: 60,
+      runs: { lPerH: 900, outletMm: 14, gapMm: 2, outletAtMm: [280, 150, 150], outletTurnDeg: 180 },
+    }),
+    first: ['stocking.current'],
+    whom: [0],
   },
 ];

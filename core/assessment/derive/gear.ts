@@ -2,6 +2,9 @@ import { co2Course } from '../../equipment/co2-feed';
 import { NITRATE_PER_N, PHOSPHATE_PER_P } from '../../tank/at-rest';
 import { dawnOxygen } from '../../tank/dawn';
 import { CO2_MASS } from '../../tank/terms/gas-exchange';
+import { basinOf } from '../basin';
+import { currentField, quantileOf, shareUnder, speedsIn, STILL_MM_PER_S } from '../../equipment/current-field';
+import { outletsOf } from '../../equipment/outlets';
 import { lampsOnHourOf } from '../../tank/scenario';
 import { ASSUMED_TEMPERATURE_C, lightHours } from './assumed';
 import { airing, ROOM_PCO2_UATM, surfaceOf } from './scenario';
@@ -11,12 +14,15 @@ import { uptakeOf } from '../../tank/uptake';
 import { animalOf, type Member } from '../derive';
 import { missing, type Definitions } from './node';
 
+/** Cells of the field that the judgement takes; the drawing takes more. */
+const NODE_CELLS = 700;
+
 /** At half of what they should not fall under animals gasp at the surface. Common practice. */
 const GASP = 0.5;
 const O2_MASS = 31.998;
 
 /** What comes through the gear, and what is left when it stops. */
-export const gearNodes: Pick<Definitions, 'gear.flow' | 'gear.co2' | 'gear.cut' | 'gear.dawn'> = {
+export const gearNodes: Pick<Definitions, 'gear.flow' | 'gear.current' | 'gear.co2' | 'gear.cut' | 'gear.dawn'> = {
   'gear.flow': {
     calculationId: 'equipment.pump-flow',
     from: [],
@@ -33,6 +39,37 @@ export const gearNodes: Pick<Definitions, 'gear.flow' | 'gear.co2' | 'gear.cut' 
       const sum = (of: (flow: Flow) => number) => all.reduce((total, flow) => total + of(flow), 0);
       const band: [number, number] = [sum(({ band: [low] }) => low), sum(({ band: [, high] }) => high)];
       return { value: { each, lPerH: sum(({ lPerH }) => lPerH), band }, interval: band };
+    },
+  },
+  'gear.current': {
+    calculationId: 'equipment.jet-speed',
+    from: ['gear.flow', 'scene.ground', 'scene.pieces', 'plants.standing'],
+    reads: ({ design }) => [design.equipment, design.vessel],
+    compute: ({ design }, up) => {
+      const { outlets, placed, unknown } = outletsOf(design, up['gear.flow'].value?.each ?? {});
+      const basin = basinOf(design, up);
+      if (!basin) return missing('no vessel is chosen');
+      if (outlets.length === 0) return missing(unknown > 0 ? 'neither flow nor power of it is stated' : 'nothing blows water');
+      const field = currentField(basin, outlets, NODE_CELLS);
+      const strata = { bottom: speedsIn(field, 'bottom'), middle: speedsIn(field, 'middle'), top: speedsIn(field, 'top') };
+      const all = Object.values(strata).reduce((sum, speeds) => sum + speeds.length, 0);
+      const still = Object.values(strata).reduce((sum, speeds) => sum + speeds.length * shareUnder(speeds, STILL_MM_PER_S), 0);
+      const layer = field.cells[0] * field.cells[1];
+      const surface = field.mmPerS
+        .slice((field.cells[2] - 1) * layer)
+        .filter((speed) => speed >= 0)
+        .sort();
+      return {
+        value: {
+          strata,
+          surfaceMmPerS: quantileOf(surface, 0.5),
+          bedMmPerS: field.bedMmPerS,
+          bedById: outlets.reduce((most, one) => (one.lPerH > most.lPerH ? one : most)).id,
+          stillShare: all > 0 ? still / all : 0,
+          placed,
+        },
+        note: `Jets that widen, spread over the pane they meet, and come back; good to a factor of two.${placed ? '' : ' Nozzles without a place are taken at the right, under the surface, blowing along the tank.'}`,
+      };
     },
   },
   'gear.co2': {

@@ -12,6 +12,7 @@ import type { Span } from '../../quantity/range';
 import type { MixedWater } from '../../water/mixed-water';
 import type { WeeklyWants } from '../../tank/weekly-wants';
 import type { Co2Course } from '../../equipment/co2-feed';
+import type { FlowStratum } from '../../equipment/current-field';
 import type { Flow } from '../../equipment/runs';
 import type { SettledTank } from '../../tank/at-rest';
 import type { TankScenario } from '../../tank/scenario';
@@ -86,6 +87,22 @@ export interface Load {
   each: Readonly<Record<string, { count: number; grams: number; breathMgPerDay: number }>>;
 }
 
+/** Speeds in a tank, mm/s. */
+export interface TankCurrent {
+  /** By stratum, slowest first. */
+  strata: Readonly<Record<FlowStratum, Float32Array>>;
+  /** Usual speed of the surface. */
+  surfaceMmPerS: number;
+  /** Fastest over the bed. */
+  bedMmPerS: number;
+  /** Whose outlet blows that. */
+  bedById: string | null;
+  /** Share of the water that stands. */
+  stillShare: number;
+  /** Every outlet was given a place; else they are taken where they usually are. */
+  placed: boolean;
+}
+
 /** Every cross-domain value and its type. */
 export interface Nodes {
   'stock.members': readonly Member[];
@@ -134,6 +151,8 @@ export interface Nodes {
   'tank.ahead': Ahead;
   /** What comes through filters and pumps whose flow is stated. */
   'gear.flow': { each: Readonly<Record<string, Flow>>; lPerH: number; band: Span };
+  /** How the water moves where outlets blow it. */
+  'gear.current': TankCurrent;
   /** CO2 that is fed, as it goes by day and night. */
   'gear.co2': Co2Course;
   /** Oxygen at the end of the warmest night and of its light. */

@@ -53,6 +53,9 @@ export const ROOM_PCO2_UATM = 1000;
 const MOVEMENT: Readonly<Record<Surface, number>> = { still: 1, ripple: 5, 'air-stone': 6 };
 /** A pump in the tank, or a filter of this power and more, drives the whole surface. Common practice. */
 const PUMPED = { times: 1.3, fromW: 10 };
+/** A surface that is driven at such a speed is a ripple; faster ones no more than an overflow. Common practice. */
+const RIPPLES_AT_MM_PER_S = 60;
+const movedBy = (mmPerS: number): number => Math.min(OVERFLOW, 1 + (MOVEMENT.ripple - 1) * (mmPerS / RIPPLES_AT_MM_PER_S));
 /** Water that falls down a weir and lies thin in a sump comes back all but full of air: as much as is counted. */
 const OVERFLOW = 10;
 /** Air goes out and in by the gaps of a lid about as fast as it creeps along a ceiling, m/s. Recalled; it hardly matters. */
@@ -118,6 +121,7 @@ export function aheadOf(world: World, up: Derived): Ahead | null {
   const topUp = topSource ? tankWater(mixWater([{ share: 1, water: topSource }], [])) : care.topUp ? tankWater(mixed) : PURE_WATER;
   if (!care.topUp) taken.push('topped up with pure water');
   const surface = surfaceOf(design);
+  const field = up['gear.current'].value;
   if (!care.surface) taken.push(surface === 'ripple' ? 'a rippled surface' : 'a still surface');
   const lampHours = lightHours(design);
   if (hoursOfLight(Object.values(design.equipment), care.lampHours) === null && uptake > 0) taken.push(`${lampHours} hours of light`);
@@ -147,6 +151,7 @@ export function aheadOf(world: World, up: Derived): Ahead | null {
       gas: {
         surfaceM2: body.waterM2,
         ...airing(design, surface, body.waterM2, body.covered),
+        ...(care.surface === null && field?.placed && !design.vessel?.sump ? { movement: movedBy(field.surfaceMmPerS) } : {}),
         roomPco2Uatm: ROOM_PCO2_UATM,
         pressureHpa: 1013.25,
         ...fedCo2(up['gear.co2'].value, design.water.co2),

@@ -1,3 +1,4 @@
+import { flowByPower } from '../../equipment/outlets';
 import { settledTank, type AtRest } from '../../tank/at-rest';
 import { missing, type Ahead, type Definitions } from './node';
 import { aheadOf, lyingOf } from './scenario';
@@ -6,8 +7,6 @@ import { aheadOf, lyingOf } from './scenario';
 export const settledNote = ({ taken }: Ahead): string =>
   `Settled under the planned care, as it stands before a change.${taken.length > 0 ? ` Taken, as it is not stated: ${taken.join('; ')}.` : ''}`;
 
-/** Litres an hour that go through for each watt, after hoses and sponge: pumps, filters, small ones driven by air or in the tank. Common practice. */
-const LITRES_PER_HOUR_W = { pump: 70, filter: 50, small: 12 } as const;
 /** Times an hour that bubbles alone turn a tank over. Common practice. */
 const AIR_LIFTS = 1;
 
@@ -51,6 +50,7 @@ export const tankNodes: Pick<Definitions, 'water.lying' | 'tank.ahead' | 'tank.t
       'water.mixed',
       'water.lying',
       'gear.co2',
+      'gear.current',
     ],
     reads: ({ design, room, catalogue }) => [
       room.own.mixes,
@@ -88,9 +88,7 @@ export const tankNodes: Pick<Definitions, 'water.lying' | 'tank.ahead' | 'tank.t
         (device.kind === 'filter' || device.kind === 'pump') && !Object.hasOwn(each, id) ? [device] : [],
       );
       if (movers.length === 0 && stated === 0 && design.care.surface === null) return missing('nothing that moves the water is stated');
-      const known = movers.flatMap(({ kind, powerW }) =>
-        powerW === null ? [] : [powerW * LITRES_PER_HOUR_W[kind === 'pump' ? 'pump' : powerW < 10 ? 'small' : 'filter']],
-      );
+      const known = movers.flatMap(({ kind, powerW }) => (powerW === null ? [] : [flowByPower(kind, powerW)]));
       if (known.length < movers.length) return missing('the power of a filter or pump is not stated');
       const lifted = design.care.surface === 'air-stone' && movers.length === 0 && stated === 0 ? AIR_LIFTS : 0;
       return {

@@ -8,12 +8,14 @@ import {
   dawnFinding,
   intakeFinding,
   reachFinding,
+  scoursFinding,
   siphonFinding,
   topUpFinding,
   type Swimmer,
 } from '../../equipment/guards';
 import { runsOf } from '../../equipment/runs';
 import { meantToBreed, youngDepthMm } from '../../stocking/company';
+import { movingCurrentMmPerS } from '../../substrate/grain-moves';
 import { volumeToL } from '../../vessel/shape';
 import { oxygenWanted } from '../../water/life-findings';
 import { SALT_FROM } from './shared';
@@ -28,7 +30,7 @@ import { GEAR_REMEDIES } from '../wording/remedies';
 
 declare module '../../calculation/finding' {
   interface FindingCodes {
-    gear: 'intake' | 'capacity' | 'siphon' | 'reach' | 'breathless' | 'dawn' | 'co2-night' | 'top-up' | 'bare-heater';
+    gear: 'intake' | 'capacity' | 'siphon' | 'reach' | 'breathless' | 'dawn' | 'co2-night' | 'top-up' | 'bare-heater' | 'scours';
   }
 }
 declare module '../remedies/remedy' {
@@ -43,6 +45,7 @@ declare module '../remedies/remedy' {
     'heater-cage': true;
     'two-heaters': true;
     controller: true;
+    'nozzle-up': true;
   }
 }
 
@@ -72,6 +75,7 @@ function gearFindings({ design }: World, derived: Derived): Finding[] {
     capacityFinding(filters, loadMgN, plantsMgN, ownSlimeM2(design), derived['planned.temperatureC'].value ?? ASSUMED_TEMPERATURE_C),
     cut ? breathlessFinding(cut.hours, cut.who, cut.leastMgPerL) : null,
     dawnOf(derived),
+    scoursOf(derived),
     derived['gear.co2'].value ? co2NightFinding(derived['gear.co2'].value, swimmers.length > 0) : null,
     ...devices.map(([id, device]) =>
       topUpFinding(id, device, litres, roomToRimL(design), (derived['planned.salinity'].value ?? 0) > SALT_FROM),
@@ -94,6 +98,15 @@ function dawnOf(derived: Derived): Finding | null {
   return mean < wanted.mgPerL ? null : dawnFinding(dawn.dawnMgPerL, mean, wanted, dawn.warmestC);
 }
 
+/** Only where the nozzles were given their places: else it is not known where they blow. */
+function scoursOf(derived: Derived): Finding | null {
+  const field = derived['gear.current'].value;
+  const top = derived['substrate.bed'].value?.layers.at(-1);
+  const grainMm = top?.material && top.grainMm ? top.grainMm[0] : null;
+  if (!field?.placed || grainMm === null || grainMm < 0.02 || grainMm > 40) return null;
+  return scoursFinding(field.bedById, field.bedMmPerS, movingCurrentMmPerS(grainMm));
+}
+
 /** Litres that go in until it runs over. */
 const roomToRimL = ({ vessel }: World['design']): number =>
   vessel ? Math.max(0, volumeToL(vessel, vessel.heightMm) - volumeToL(vessel, vessel.waterLevelMm)) : 0;
@@ -110,10 +123,11 @@ export const gear = domain({
     siphon: ['equipment', 'gear'],
     reach: ['equipment', 'gear'],
     breathless: ['equipment', 'gear'],
-    dawn: ['care', 'routine'],
-    'co2-night': ['equipment', 'co2'],
+    dawn: ['equipment', 'clock', 'day'],
+    'co2-night': ['equipment', 'clock', 'day'],
     'top-up': ['equipment', 'gear'],
     'bare-heater': ['equipment', 'gear'],
+    scours: ['equipment', 'nozzles', 'current'],
   },
   remedyWords: GEAR_REMEDIES,
   noRemedy: {

@@ -40,12 +40,12 @@ export const heat = domain({
   at: {
     'too-cold': ['equipment', 'gear'],
     'too-warm': ['equipment', 'gear'],
-    'not-stated': ['equipment', 'climate'],
+    'not-stated': ['equipment', 'climate', 'year'],
     contrary: ['equipment', 'gear'],
     'heater-rating': ['equipment', 'gear'],
     'cooler-rating': ['equipment', 'gear'],
     'stuck-heater': ['equipment', 'gear'],
-    'power-cut': ['equipment', 'gear'],
+    'power-cut': ['equipment', 'failures', 'year'],
   },
   remedyWords: HEAT_REMEDIES,
   noRemedy: {

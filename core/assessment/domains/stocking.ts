@@ -4,7 +4,7 @@ import type { Parameter } from '../../catalogue/parameter';
 import { plantDamageFinding, unidentifiedFinding } from '../../stocking/damage';
 import { inOrder } from '../../design/design';
 import { seasonFindings } from '../../equipment/findings';
-import { currentFinding, currentOf } from '../../stocking/current';
+import { currentFinding, currentInFieldFinding, currentOf } from '../../stocking/current';
 import { dietFinding } from '../../stocking/diet';
 import { lightFindings } from '../../stocking/light';
 import { meantToBreed } from '../../stocking/company';
@@ -159,6 +159,7 @@ function companyJudged({ design, catalogue }: World, derived: Derived): Finding[
   const ways: WayOut[] = inOrder(design.vessel?.openings ?? {}).map(([id, opening]) => ({ id, ...opening }));
   const company = companyOf(members);
   const turnover = derived['tank.turnover'].value;
+  const field = derived['gear.current'].value;
   const lies = [
     ...hardscapeOf(design).map(([, { materialId }]) => materialId),
     ...Object.values(design.water.additions).map(({ materialId }) => materialId),
@@ -168,7 +169,14 @@ function companyJudged({ design, catalogue }: World, derived: Derived): Finding[
   const hasWood = lies.some((id) => id !== null && catalogue.materials.get(id)?.use === 'wood');
   return [
     ...companyFindings(company, floor && floor.long * floor.short, ways).map((finding) => (shelters ? sheltered(finding) : finding)),
-    ...(turnover === null ? [] : company.flatMap((companion) => currentFinding(companion, currentOf(turnover)) ?? [])),
+    ...company.flatMap(
+      (companion) =>
+        (field?.placed
+          ? currentInFieldFinding(companion, field.strata)
+          : turnover === null
+            ? null
+            : currentFinding(companion, currentOf(turnover))) ?? [],
+    ),
     ...company.flatMap((companion) => dietFinding(companion, hasWood) ?? []),
     ...lightFindings(
       hoursOfLight(Object.values(design.equipment), design.care.lampHours),

@@ -108,6 +108,13 @@ export function gearRemedy({ world: { design } }: Assessment, finding: Finding):
         }),
       ];
     }
+    case 'gear.scours': {
+      const [id = ''] = finding.subjects;
+      const device = design.equipment[id];
+      if (!device || !('runs' in device) || !device.runs) return [];
+      const value = Math.min(60, Math.max(20, device.runs.outletRiseDeg + 25));
+      return [propose('nozzle-up', [{ op: 'replace', path: pointer('equipment', id, 'runs', 'outletRiseDeg'), value }])];
+    }
     case 'gear.bare-heater': {
       const id = finding.subjects[finding.subjects.length - 1] ?? '';
       return [propose('heater-cage', [{ op: 'add', path: pointer('equipment', id, 'guarded'), value: true }])];

@@ -125,6 +125,7 @@ const MAKERS: { readonly [F in Family]?: Readonly<Partial<Record<FindingCodes[F]
     'co2-night': [gearRemedy],
     'top-up': [gearRemedy],
     'bare-heater': [gearRemedy],
+    scours: [gearRemedy],
   },
   law: {
     barred: [lawRemedy],

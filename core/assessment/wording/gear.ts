@@ -63,6 +63,11 @@ export function wordGear({ code, finding, who, show, count, units }: Words<Codes
             title: `A top-up that sticks takes the salt out`,
             reason: `All of its ${show('reservoir')} at once is more than a seventh of the tank. A smaller vessel, or a second switch above the first.`,
           };
+    case 'gear.scours':
+      return {
+        title: 'The nozzle blows the bed away',
+        reason: `Over the bed the water runs at ${speed(finding.values['bed']?.value ?? 0)}, and its grain begins to move at ${speed(finding.values['grain']?.value ?? 0)}. Turn the nozzle up or to the pane, or widen it.`,
+      };
     case 'gear.bare-heater':
       return {
         title: `${who} burns on a bare heater`,
@@ -71,4 +76,6 @@ export function wordGear({ code, finding, who, show, count, units }: Words<Codes
   }
 }
 
+/** In centimetres a second, as flow meters have it. */
+const speed = (mmPerS: number): string => `${Math.round(mmPerS / 10)} cm/s`;
 const hours = (value: number): string => (value < 1 ? 'half an hour' : `about ${value} h`);

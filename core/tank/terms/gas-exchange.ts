@@ -7,7 +7,7 @@ import type { Term } from '../term';
 const AIR_MOL_PER_M3 = 40.9;
 export const CO2_MASS = 44.009;
 /** How fast a level is held, share of what lacks a day. */
-const HELD_PER_DAY = 12;
+const HELD_PER_DAY = 60;
 /** Solubility of oxygen, mol/L·atm, at 25 °C: near enough for what a lid does to it. */
 export const OXYGEN_KH = 0.00126;
 

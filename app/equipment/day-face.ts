@@ -202,7 +202,7 @@ export class DayFace {
         key === 'oxygenMgPerL'
           ? [least, Infinity]
           : key === 'temperatureC' || key === 'ph'
-            ? (spanOf(derived && windowNodeOf(derived, key).value?.optimum))
+            ? spanOf(derived && windowNodeOf(derived, key).value?.optimum)
             : null;
       return { key, title, kind, unit: unitOf(kind, this.units()).unit, band: { usual: of(usual), low: of(low), high: of(high) }, window };
     });

@@ -34,6 +34,9 @@ import type { DrawingView } from './outline';
 import type { Assessment } from '../../core/assessment/assess';
 import type { LightMap } from '../../core/assessment/light-map';
 import { dabbed, type Dab } from './brush';
+import type { CurrentMap } from '../../core/assessment/current-map';
+import { currentPicture } from './current-shade';
+import { GearGroup } from './gear-group';
 import { lightPicture } from './light-shade';
 import { shelterOf, shelterPicture } from './shelter-shade';
 
@@ -54,7 +57,7 @@ let drawings = 0;
 /** The tank from the front, to scale, with a ruler: a result of the computation. The water line can be dragged. */
 @Component({
   selector: 'tr-section',
-  imports: [BuiltGroup, PlantedGroup, NgTemplateOutlet],
+  imports: [BuiltGroup, GearGroup, PlantedGroup, NgTemplateOutlet],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './section.html',
   styleUrl: './section.less',
@@ -68,6 +71,8 @@ export class Section {
   readonly inset = input(true);
   /** Pieces take the hand instead of the water line. */
   readonly editing = input(false);
+  /** Gear takes the hand. */
+  readonly gearing = input(false);
   /** Plantings take the hand. */
   readonly planting = input(false);
   readonly selected = input<string | null>(null);
@@ -82,9 +87,10 @@ export class Section {
   /** Drawn over from one place to another. */
   readonly painted = output<readonly Dab[]>();
   protected readonly dabs = signal<readonly Dab[]>([]);
-  /** What is laid over the water: nothing, how near the next hide is, or how much light there is. */
-  readonly shade = input<'plain' | 'shelter' | 'light'>('plain');
+  /** What is laid over the water: nothing, how near the next hide is, how much light there is, or how fast it goes. */
+  readonly shade = input<'plain' | 'shelter' | 'light' | 'current'>('plain');
   readonly light = input<LightMap | null>(null);
+  readonly current = input<CurrentMap | null>(null);
   private readonly tank = inject(TankView);
   private readonly why = inject(Why);
   private readonly store = inject(TankSession);
@@ -253,28 +259,6 @@ export class Section {
     return vessel ? floorPath(vessel) : '';
   });
 
-  /** Gear that has a place, as boxes. */
-  protected readonly gear = computed(() => {
-    const frame = this.frame();
-    if (!frame) return [];
-    return inOrder(this.tank.design()?.equipment ?? {}).flatMap(([id, { kind, placeMm, sizeMm }]) => {
-      if (!placeMm || !sizeMm) return [];
-      const [x, y, z] = placeMm;
-      const [across, deep, tall] = sizeMm;
-      const [from, height] = this.section() ? [z, tall] : [y - deep / 2, deep];
-      return [
-        {
-          id,
-          name: kind,
-          x: frame.x0 + (x - across / 2) * frame.scale,
-          y: frame.y0 - (from + height) * frame.scale,
-          width: across * frame.scale,
-          height: height * frame.scale,
-        },
-      ];
-    });
-  });
-
   /** How near the next hide is, or how light it is, laid over the water. */
   protected readonly overlay = computed(() => {
     const assessment = this.tank.told();
@@ -294,6 +278,10 @@ export class Section {
       case 'light': {
         const map = this.light();
         return map && lightPicture(map, this.preferences.theme());
+      }
+      case 'current': {
+        const map = this.current();
+        return map && currentPicture(map, this.preferences.theme());
       }
       case 'plain':
         return null;

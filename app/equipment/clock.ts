@@ -45,7 +45,7 @@ export function clockPatch(design: Design, handle: ClockHandle, hour: number): O
     case 'lamps-off': {
       const [on, off] = handle === 'lamps-on' ? [at, lamps[1]] : [lamps[0], at];
       const hours = wrapped(off - on) || 24;
-      const own = Object.entries(design.equipment).filter(([, device]) => device.kind === 'lamp' && device.light?.hours != null);
+      const own = Object.entries(design.equipment).filter(([, device]) => device.kind === 'lamp' && (device.light?.hours ?? null) !== null);
       return [
         { op: 'replace', path: '/care/lampsOnHour', value: on },
         ...(own.length === 0

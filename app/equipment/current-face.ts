@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { inOrder, type Design } from '../../core/design/design';
 import { pointer } from '../../core/design/edit';
 import type { Operation } from 'rfc6902';
-import { quantileOf, shareUnder, STILL_MM_PER_S } from '../../core/equipment/current-field';
+import { quantileOf, shareUnder } from '../../core/quantity/sorted';
+import { STILL_MM_PER_S } from '../../core/equipment/current-field';
 import { usualOutlet } from '../../core/equipment/outlets';
 import { newRuns, type Device, type Runs } from '../../core/equipment/model';
 import { animalOf } from '../../core/assessment/derive';
@@ -19,7 +20,7 @@ import { workedOut } from '../store/worked-out';
 import { ChoiceField } from '../ui/choice';
 import { QuantityField } from '../ui/quantity-field';
 import { SelectField } from '../ui/select';
-import { DEVICE_WORD } from './words';
+import { DEVICE_WORD } from '../../core/assessment/wording/devices';
 
 const WANTS: Readonly<Record<(typeof CURRENTS)[number], string>> = {
   none: 'still water',

@@ -1,9 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { firstValueFrom } from 'rxjs';
 import { inOrder } from '../../core/design/design';
 import { pointer } from '../../core/design/edit';
 import { Medium, MEDIUM_META } from '../../core/equipment/media';
-import { FilterForm, newRuns, type Device, type Runs } from '../../core/equipment/model';
-import { rounded } from '../../core/quantity/format';
+import { FilterForm, newRuns, type Device } from '../../core/equipment/model';
+import { formatQuantity, rounded } from '../../core/quantity/format';
+import { JudgeFeed } from '../store/judge-feed';
+import { Library } from '../store/library';
 import { PreferencesStore } from '../store/preferences';
 import { TankSession } from '../store/tank-session';
 import { TankView } from '../store/tank-view';
@@ -58,6 +61,12 @@ type Filter = Extract<Device, { kind: 'filter' }>;
     .fields {
       align-items: end;
     }
+    .adders {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 6px;
+      margin: 6px 0;
+    }
     h3 {
       margin: 10px 0 4px;
       font-size: 15px;
@@ -65,6 +74,8 @@ type Filter = Extract<Device, { kind: 'filter' }>;
   `,
 })
 export class RunningFields {
+  private readonly library = inject(Library);
+  private readonly feed = inject(JudgeFeed);
   private readonly tank = inject(TankView);
   private readonly store = inject(TankSession);
   private readonly units = inject(PreferencesStore).units;
@@ -113,6 +124,45 @@ export class RunningFields {
 
   protected setPart(id: string, part: string, value: unknown, label: string): void {
     this.store.edit(label, [{ op: 'replace', path: pointer('equipment', id, part), value: value as never }]);
+  }
+
+  /** What other tanks of the room can give; null before anybody has asked. */
+  protected readonly donors = signal<readonly { tankId: string; name: string; medium: Medium; litres: number; text: string }[] | null>(
+    null,
+  );
+  protected readonly asking = signal(false);
+
+  /** Looks at the other tanks of the room: what each could spare of its media. */
+  protected async askDonors(): Promise<void> {
+    const [design, room] = [this.tank.design(), this.tank.room()];
+    if (!design || !room || this.asking()) return;
+    this.asking.set(true);
+    try {
+      const { designs } = await this.library.designs(design.roomId);
+      const found = [];
+      for (const other of designs.filter(({ id, archived }) => id !== design.id && !archived)) {
+        const spare = await firstValueFrom(this.feed.ask('spare', other, room, null, { whole: false }));
+        for (const { medium, litres } of spare)
+          found.push({
+            tankId: other.id,
+            name: other.name,
+            medium,
+            litres,
+            text: `${formatQuantity('volume', litres, this.units())} of ${MEDIUM_META[medium].name} from ${other.name}`,
+          });
+      }
+      this.donors.set(found);
+    } finally {
+      this.asking.set(false);
+    }
+  }
+
+  protected take(
+    id: string,
+    { media }: Filter,
+    { medium, litres, tankId, name }: { medium: Medium; litres: number; tankId: string; name: string },
+  ): void {
+    this.setPart(id, 'media', [...media, { medium, litres, fromTankId: tankId }], `Media from ${name}`);
   }
 
   protected addMedium(id: string, { media }: Filter): void {

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { powerCutPlan, type CutRow } from '../../core/assessment/measures';
 import { MONTHS } from '../../core/assessment/wording';
 import type { Failure, FailureKind, Reach } from '../../core/equipment/failures';
 import { formatQuantity, formatSpan } from '../../core/quantity/format';
@@ -15,6 +16,13 @@ const FAILURES: Readonly<Record<FailureKind, string>> = {
   'heater-stuck': 'Heater sticks on',
   'cooler-off': 'Cooler fails',
   'power-cut': 'Power goes',
+};
+
+const MEASURES: Readonly<Record<CutRow['measure'], string>> = {
+  'as it is': 'Nothing',
+  wrapped: 'Blankets all around, lid closed',
+  'battery air': 'An air pump with a battery',
+  unfed: 'Not fed since the day before',
 };
 
 /** The tank's year in its room, its heat, and what happens when something fails. */
@@ -73,6 +81,20 @@ export class YearFace {
     return cut.hours === null
       ? `Power goes: oxygen settles at about ${show(cut.endsMgPerL)}, enough to breathe`
       : `Power goes: oxygen is down to ${show(cut.leastMgPerL)} after about ${hoursText(cut.hours)}`;
+  });
+
+  /** A power cut, and what each measure buys. */
+  protected readonly cut = computed(() => {
+    const told = this.view.told();
+    const rows = told ? powerCutPlan(told) : null;
+    const text = (hours: number | null) => (hours === null ? 'long' : hoursText(hours));
+    return rows?.map(({ measure, oxygenHours, warmthHours }) => ({
+      name: MEASURES[measure],
+      oxygen: text(oxygenHours),
+      warmth: text(warmthHours),
+      first:
+        oxygenHours === null && warmthHours === null ? '–' : (oxygenHours ?? Infinity) <= (warmthHours ?? Infinity) ? 'oxygen' : 'warmth',
+    }));
   });
 
   protected setHumidity(value: number | null): void {

@@ -35,6 +35,7 @@ const PARTS: readonly { name: string; heading: string; words: readonly string[] 
     heading: 'kit-heading',
     words: ['scale', 'meter', 'pH meter', 'TDS meter', 'bucket', 'barrel', 'altitude', 'CO2 of the air'],
   },
+  { name: 'Power', heading: 'power-heading', words: ['electricity', 'current', 'cost', 'kWh', 'watts', 'lines', 'circuits'] },
   { name: 'Stock on hand', heading: 'hand-heading', words: ['inventory', 'salts', 'stones', 'wood', 'on hand', 'what I have'] },
 ];
 

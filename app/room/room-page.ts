@@ -33,6 +33,7 @@ import { historyKeys } from '../ui/keys';
 import { YearChart } from '../ui/year-chart';
 import { ClimateEditor } from '../parts/climate-editor';
 import { KitEditor } from './kit-editor';
+import { PowerCard } from './power-card';
 import { roomCommands } from './room-commands';
 import { OnHandEditor } from './on-hand-editor';
 import { SourcesEditor } from '../parts/sources-editor';
@@ -41,7 +42,19 @@ import { TankCard } from './tank-card';
 /** A room: its tanks, its year, the waters, kit and stock at hand. */
 @Component({
   selector: 'tr-room-page',
-  imports: [RouterLink, FileDrop, SaveMark, PageHeader, TankCard, ClimateEditor, SourcesEditor, KitEditor, OnHandEditor, YearChart],
+  imports: [
+    RouterLink,
+    FileDrop,
+    SaveMark,
+    PageHeader,
+    TankCard,
+    ClimateEditor,
+    SourcesEditor,
+    KitEditor,
+    OnHandEditor,
+    PowerCard,
+    YearChart,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './room-page.html',
   styleUrl: './room-page.less',

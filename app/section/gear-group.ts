@@ -3,7 +3,7 @@ import type { Operation } from 'rfc6902';
 import { inOrder, type Design } from '../../core/design/design';
 import { pointer } from '../../core/design/edit';
 import { newRuns, type Device } from '../../core/equipment/model';
-import { DEVICE_WORD } from '../equipment/words';
+import { DEVICE_WORD } from '../../core/assessment/wording/devices';
 import { previewGesture } from '../store/preview-gesture';
 import { TankSession } from '../store/tank-session';
 import { TankView } from '../store/tank-view';

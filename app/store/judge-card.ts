@@ -1,4 +1,5 @@
 import type { Assessment } from '../../core/assessment/assess';
+import { powerUse } from '../../core/assessment/power-use';
 import { causesOf } from '../../core/assessment/causes';
 import { plain, nameOf, wordFinding } from '../../core/assessment/wording';
 import type { UnitChoice } from '../../core/quantity/format';
@@ -17,6 +18,7 @@ export function judgedSummary(assessment: Assessment, units: UnitChoice): NonNul
     conflicts: open.filter(({ severity }) => severity === 'conflict').length,
     watches: open.filter(({ severity }) => severity === 'watch').length,
     target: target === undefined ? null : plain(nameOf(target, assessment)),
+    power: powerUse(assessment),
     figure: figureOf(assessment),
     by: judgedBy(room, catalogue.edition, units),
   };

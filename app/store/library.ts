@@ -104,7 +104,8 @@ export class Library {
     const by = judgedBy(room, EDITION, units);
     const fresh: TankSummary[] = [];
     for (const summary of summaries) {
-      if (summary.judged?.by === by) continue;
+      // a verdict from before cards told of power is of an older program
+      if (summary.judged?.by === by && summary.judged.power) continue;
       const stored = await this.design(summary.id).catch(() => null);
       if (!stored) continue;
       const renewed = {

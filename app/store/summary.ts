@@ -21,6 +21,16 @@ export const TankSummary = z.object({
       conflicts: z.number(),
       watches: z.number(),
       target: z.string().nullable(),
+      /** What it asks of the room's current; left out by those judged before it was asked. */
+      power: z
+        .object({
+          ratedW: z.number(),
+          kwhPerYear: z.number(),
+          sockets: z.number(),
+          lines: z.record(z.string(), z.number()),
+          unstated: z.number(),
+        })
+        .optional(),
       figure: z.custom<TankFigure>().nullable(),
       /** The revision of the room, the edition of the catalogue and the units it was judged and worded by. */
       by: z.string(),

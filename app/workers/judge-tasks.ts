@@ -6,6 +6,8 @@ import { plantingPlans, type PlantingPlan, type PlantingWish } from '../../core/
 import { routines, type Routine } from '../../core/assessment/plan/routine';
 import { tubHours, type Tub } from '../../core/assessment/plan/kept-water';
 import { topUps, type TopUp } from '../../core/assessment/plan/top-up';
+import { spareOf } from '../../core/assessment/spare-media';
+import type { Spare } from '../../core/equipment/donors';
 import { compare } from '../../core/assessment/remedies/compare';
 import { helpFor, type Help } from '../../core/assessment/remedies/offer';
 import { wordFinding } from '../../core/assessment/wording';
@@ -37,6 +39,8 @@ export interface Tasks {
   };
   /** The verdict on a tank as its card shows it. */
   card: { input: { units: UnitChoice }; output: NonNullable<TankSummary['judged']> };
+  /** Media that it can give to another tank. */
+  spare: { input: null; output: readonly Spare[] };
   current: { input: null; output: ReturnType<typeof currentMapOf> };
   day: { input: DayKind; output: TankDay | null };
   lightMap: { input: 'section' | 'plan'; output: LightMap | null };
@@ -83,6 +87,7 @@ export const TASKS: {
   helps,
   compare: compared,
   card: (assessment, { units }) => judgedSummary(assessment, units),
+  spare: (assessment) => spareOf(assessment),
   current: (assessment) => currentMapOf(assessment),
   day: ({ world, derived }, kind) => tankDay(world, derived, kind),
   lightMap: (assessment, view) => lightMapOf(assessment, view),

@@ -13,7 +13,7 @@ export interface CurrentMap {
 /** The current from the front and from above; null while nothing blows. */
 export function currentMapOf({ world: { design }, derived }: Assessment): { section: CurrentMap; plan: CurrentMap } | null {
   const basin = basinOf(design, derived);
-  const { outlets } = outletsOf(design, derived['gear.flow'].value?.each ?? {});
+  const { outlets } = outletsOf(design.equipment, design.vessel, derived['gear.flow'].value?.each ?? {});
   if (!basin || outlets.length === 0) return null;
   const field = currentField(basin, outlets);
   return { section: seen(field, 1), plan: seen(field, 2) };

@@ -53,3 +53,9 @@ export function energyUse({ world: { design }, derived }: Assessment): EnergyRow
     }
   });
 }
+
+/** Heat that a cooler gives to the room at its hardest, W: what it takes out of the water, and what it draws. Null where there is none. */
+export function coolerWasteW({ derived }: Assessment): number | null {
+  const most = Math.max(0, ...(derived['heat.balance'].value ?? []).map(({ coolerW }) => Math.max(...coolerW)));
+  return most > 0 ? most * (1 + DRAWN_BY_COOLING) : null;
+}

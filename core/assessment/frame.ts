@@ -43,7 +43,7 @@ export function frameOf(domains: readonly AnyDomain[]): Frame {
     placeOf: ({ code, bench }) => {
       const [found, rest] = of(code);
       const [at, control = null, face] = found.at[rest] ?? [bench];
-      return { bench: at, control, face };
+      return { bench: at, control, ...(face === undefined ? {} : { face }) };
     },
   };
 }

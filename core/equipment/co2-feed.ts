@@ -3,7 +3,14 @@ import { calculation } from '../calculation/calculation';
 import { carbonateConstants } from '../chemistry/carbonate-constants';
 import { hoursFromTo, isBetween } from '../tank/clock';
 import { schmidtCo2, transferVelocity } from '../tank/speeds';
-import type { Co2Feed } from '../water/model';
+
+/** How CO2 is fed, as the water plan says it. */
+interface Co2Feed {
+  set: { by: 'level'; mgPerL: number } | { by: 'bubbles'; perSecond: number } | { by: 'mass'; gPerDay: number };
+  onHour: number | null;
+  offHour: number | null;
+  bottleG: number | null;
+}
 
 const CO2_MASS = 44.009;
 /** What one bubble of a counter holds, mg: a twentieth of a millilitre at 25 °C. Common practice. */

@@ -1,5 +1,6 @@
 import type { SettledPiece } from '../scene/settle-pieces';
 import type { FloorGrid } from '../scene/grid';
+import { STRATA, type FlowStratum } from '../scene/strata';
 import { jetMPerS, outletMPerS } from './jet';
 
 /** Where water is blown into the tank. */
@@ -233,10 +234,6 @@ function passes({ full, drag }: Solidity, cells: Vec, cellMm: Vec, from: Vec, to
   return Math.exp((-0.5 * sum * lengthM) / (STEPS - 1));
 }
 
-/** Shares of the depth of the water where the strata end. Common practice. */
-const STRATA = { bottom: [0, 0.25], middle: [0.25, 0.74], top: [0.74, 1] } as const;
-export type FlowStratum = keyof typeof STRATA;
-
 /** Speeds of a stratum, slowest first, mm/s. */
 export function speedsIn({ cells, mmPerS }: CurrentField, stratum: FlowStratum): Float32Array {
   const [low, high] = STRATA[stratum];
@@ -252,19 +249,6 @@ export function speedsIn({ cells, mmPerS }: CurrentField, stratum: FlowStratum):
 
 /** What stands still: less than this moves no mulm and brings no food, mm/s. Common practice. */
 export const STILL_MM_PER_S = 5;
-export const shareUnder = (sorted: Float32Array, mmPerS: number): number => {
-  if (sorted.length === 0) return 0;
-  let [low, high] = [0, sorted.length];
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (sorted[middle]! < mmPerS) low = middle + 1;
-    else high = middle;
-  }
-  return low / sorted.length;
-};
-export const quantileOf = (sorted: Float32Array, share: number): number =>
-  sorted.length === 0 ? 0 : sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))]!;
-
 /** Speed at a place, mm/s; 0 where there is no water. */
 export function speedAt({ cells, cellMm, mmPerS }: CurrentField, [x, y, z]: Vec): number {
   const c = Math.min(cells[0] - 1, Math.max(0, Math.floor(x / cellMm[0])));

@@ -83,17 +83,25 @@ export function intakeFinding(
 }
 
 /** Ammonia that a filter may hold a tank at, mg N/L: not to be seen by a drop test, and what a test just shows. Common practice. */
-const HELD = { unseen: 0.1, shown: 0.5 };
+export const HELD = { unseen: 0.1, shown: 0.5 };
 
 /** What all media of a tank, and the panes, bed and stones beside them, turn over in a day. */
 export function carries(filters: readonly Filter[], ownM2: number, temperatureC: number, grown: boolean): (ammonia: number) => number {
-  const areas = filters.map(({ media, runWeeks }) => ({
-    m2: media.reduce((sum, { medium, litres }) => sum + litres * MEDIUM_META[medium].m2PerL, 0),
-    maturity: grown ? 1 : maturityAfter(runWeeks ?? 26),
-  }));
+  const areas = filters.flatMap(({ media, runWeeks }) =>
+    media.map(({ medium, litres, fromTankId }) => ({
+      m2: litres * MEDIUM_META[medium].m2PerL,
+      // what comes out of a running tank has run
+      maturity: grown || fromTankId !== undefined ? 1 : maturityAfter(runWeeks ?? 26),
+    })),
+  );
   return (ammonia) =>
     areas.reduce((sum, { m2, maturity }) => sum + capacityMgNPerDay(m2, maturity, ammonia, temperatureC), 0) +
-    capacityMgNPerDay(ownM2, grown ? 1 : Math.max(...areas.map(({ maturity }) => maturity), 0), ammonia, temperatureC);
+    capacityMgNPerDay(
+      ownM2,
+      grown ? 1 : Math.max(...filters.map(({ runWeeks }) => maturityAfter(runWeeks ?? 26)), 0),
+      ammonia,
+      temperatureC,
+    );
 }
 
 /**

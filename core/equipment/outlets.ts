@@ -1,6 +1,6 @@
-import { inOrder, type Design } from '../design/design';
+import { inOrder } from '../quantity/in-order';
 import type { Outlet } from './current-field';
-import type { FilterForm } from './model';
+import type { Device, FilterForm } from './model';
 import type { Flow } from './runs';
 
 /** Litres an hour that go through for each watt, after hoses and sponge: pumps, filters, small ones driven by air or in the tank. Common practice. */
@@ -25,9 +25,17 @@ const BORE_MM: Readonly<Record<FilterForm | 'pump', number>> = {
 const UNDER_MM = 30;
 const ASIDE_MM = 30;
 
+/** A tank's inside, as far as its water stands. */
+interface Inside {
+  lengthMm: number;
+  widthMm: number;
+  waterLevelMm: number;
+}
+
 /** The outlets of a tank, and whether all of them were given a place. What has neither flow nor power blows nothing. */
 export function outletsOf(
-  { equipment, vessel }: Design,
+  equipment: Readonly<Record<string, Device>>,
+  vessel: Inside | null,
   each: Readonly<Record<string, Flow>>,
 ): { outlets: Outlet[]; placed: boolean; unknown: number } {
   let placed = true;
@@ -49,11 +57,7 @@ export function outletsOf(
 }
 
 /** Where a nozzle usually is: under the surface at the right, before the back, blowing along the tank. */
-export const usualOutlet = ({
-  lengthMm,
-  widthMm,
-  waterLevelMm,
-}: NonNullable<Design['vessel']>): Pick<Outlet, 'atMm' | 'turnDeg' | 'riseDeg'> => ({
+export const usualOutlet = ({ lengthMm, widthMm, waterLevelMm }: Inside): Pick<Outlet, 'atMm' | 'turnDeg' | 'riseDeg'> => ({
   atMm: [lengthMm - ASIDE_MM, widthMm * 0.75, Math.max(10, waterLevelMm - UNDER_MM)],
   turnDeg: 180,
   riseDeg: 0,

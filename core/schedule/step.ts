@@ -21,6 +21,7 @@ export const StepCode = z.enum([
   'refill',
   'release',
   'watch',
+  'service',
 ]);
 export type StepCode = z.infer<typeof StepCode>;
 

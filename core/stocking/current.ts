@@ -1,5 +1,6 @@
 import type { Finding } from '../calculation/finding';
-import { shareUnder, type FlowStratum } from '../equipment/current-field';
+import { shareUnder } from '../quantity/sorted';
+import type { FlowStratum } from '../scene/strata';
 import type { Companion } from './company';
 
 export const CURRENTS = ['none', 'slow', 'moderate', 'strong'] as const;

@@ -3,16 +3,17 @@ import { NITRATE_PER_N, PHOSPHATE_PER_P } from '../../tank/at-rest';
 import { dawnOxygen } from '../../tank/dawn';
 import { CO2_MASS } from '../../tank/terms/gas-exchange';
 import { basinOf } from '../basin';
-import { currentField, quantileOf, shareUnder, speedsIn, STILL_MM_PER_S } from '../../equipment/current-field';
+import { quantileOf, shareUnder } from '../../quantity/sorted';
+import { currentField, speedsIn, STILL_MM_PER_S } from '../../equipment/current-field';
 import { outletsOf } from '../../equipment/outlets';
 import { lampsOnHourOf } from '../../tank/scenario';
 import { ASSUMED_TEMPERATURE_C, lightHours } from './assumed';
-import { airing, ROOM_PCO2_UATM, surfaceOf } from './scenario';
-import { oxygenWithoutPower } from '../../equipment/power-cut';
+import { airing, MOVEMENT, ROOM_PCO2_UATM, surfaceOf } from './scenario';
+import { oxygenWithoutPower, type StillTank } from '../../equipment/power-cut';
 import { flowOf, runsOf, type Flow } from '../../equipment/runs';
 import { uptakeOf } from '../../tank/uptake';
 import { animalOf, type Member } from '../derive';
-import { missing, type Definitions } from './node';
+import { missing, type Definitions, type Derived, type World } from './node';
 
 /** Cells of the field that the judgement takes; the drawing takes more. */
 const NODE_CELLS = 700;
@@ -46,7 +47,7 @@ export const gearNodes: Pick<Definitions, 'gear.flow' | 'gear.current' | 'gear.c
     from: ['gear.flow', 'scene.ground', 'scene.pieces', 'plants.standing'],
     reads: ({ design }) => [design.equipment, design.vessel],
     compute: ({ design }, up) => {
-      const { outlets, placed, unknown } = outletsOf(design, up['gear.flow'].value?.each ?? {});
+      const { outlets, placed, unknown } = outletsOf(design.equipment, design.vessel, up['gear.flow'].value?.each ?? {});
       const basin = basinOf(design, up);
       if (!basin) return missing('no vessel is chosen');
       if (outlets.length === 0) return missing(unknown > 0 ? 'neither flow nor power of it is stated' : 'nothing blows water');
@@ -102,39 +103,12 @@ export const gearNodes: Pick<Definitions, 'gear.flow' | 'gear.current' | 'gear.c
     calculationId: 'equipment.power-cut',
     from: ['stock.members', 'stock.load', 'tank.ahead', 'tank.settled', 'planned.temperatureC', 'planned.salinity'],
     reads: ({ design }) => [design.equipment, design.vessel, design.care],
-    compute: ({ design }, up) => {
-      const ahead = up['tank.ahead'].value;
-      const usual = up['tank.settled'].value?.usual;
-      const load = up['stock.load'].value;
-      if (!ahead || !usual || !load || load.breathMgPerDay <= 0) return missing('it is not known what breathes in it');
-      const { scenario } = ahead;
-      const needs = (up['stock.members'].value ?? []).flatMap((member: Member) => {
-        const least = animalOf(member)?.traits.oxygenMgPerL.value ?? null;
-        return least === null ? [] : [{ id: member.id, least: least * GASP }];
-      });
-      if (needs.length === 0) return missing('it is not known how little oxygen they bear');
-      const leastMgPerL = Math.max(...needs.map(({ least }) => least));
-      const best = scenario.plants.areaM2 * scenario.plants.uptakeGNPerM2 * 1000;
-      const dark = { light: 0, warm: 1, nitrogenMgPerL: 1, phosphorusMgPerL: 1, co2MmolPerL: 0.1, inAir: scenario.plants.inAir ?? 0 };
-      const plants = (uptakeOf(best, dark).breathMmol * O2_MASS) / 24;
-      const battery = Object.values(design.equipment).some((device) => device.kind === 'air' && device.battery);
-      const still = airing(design, 'still', scenario.gas.surfaceM2, 0).movement;
-      const cut = oxygenWithoutPower(
-        {
-          litres: scenario.litres,
-          surfaceM2: scenario.gas.surfaceM2,
-          temperatureC: Math.min(40, Math.max(0, up['planned.temperatureC'].value ?? 24)),
-          salinity: Math.min(42, up['planned.salinity'].value ?? 0),
-          breathMgPerHour: load.breathMgPerDay / 24 + plants,
-          movement: battery
-            ? airing({ ...design, vessel: null, equipment: {} }, 'air-stone', scenario.gas.surfaceM2, 0).movement
-            : Math.min(1, still),
-        },
-        usual.oxygenMgPerL,
-        leastMgPerL,
-      );
+    compute: (world, up) => {
+      const known = cutOf(world, up);
+      if (!known) return missing('it is not known what breathes in it, or how little it bears');
+      const { tank, fromMgPerL, leastMgPerL, who } = known;
       return {
-        value: { ...cut, leastMgPerL, who: needs.filter(({ least }) => least === leastMgPerL).map(({ id }) => id) },
+        value: { ...oxygenWithoutPower(tank, fromMgPerL, leastMgPerL), leastMgPerL, who },
         note: 'An open surface that lies still at once, animals at rest or awake as usual, plants in the dark.',
       };
     },
@@ -169,3 +143,43 @@ export const gearNodes: Pick<Definitions, 'gear.flow' | 'gear.current' | 'gear.c
     },
   },
 };
+
+/** A tank whose current goes, as the reckoning of its oxygen takes it; null where it is not known what breathes in it, or what that bears. */
+export function cutOf(
+  { design }: Pick<World, 'design'>,
+  up: Pick<Derived, 'tank.ahead' | 'tank.settled' | 'stock.load' | 'stock.members' | 'planned.temperatureC' | 'planned.salinity'>,
+) {
+  const ahead = up['tank.ahead'].value;
+  const usual = up['tank.settled'].value?.usual;
+  const load = up['stock.load'].value;
+  if (!ahead || !usual || !load || load.breathMgPerDay <= 0) return null;
+  const { scenario } = ahead;
+  const needs = (up['stock.members'].value ?? []).flatMap((member: Member) => {
+    const least = animalOf(member)?.traits.oxygenMgPerL.value ?? null;
+    return least === null ? [] : [{ id: member.id, least: least * GASP }];
+  });
+  if (needs.length === 0) return null;
+  const leastMgPerL = Math.max(...needs.map(({ least }) => least));
+  const best = scenario.plants.areaM2 * scenario.plants.uptakeGNPerM2 * 1000;
+  const dark = { light: 0, warm: 1, nitrogenMgPerL: 1, phosphorusMgPerL: 1, co2MmolPerL: 0.1, inAir: scenario.plants.inAir ?? 0 };
+  const plants = (uptakeOf(best, dark).breathMmol * O2_MASS) / 24;
+  const battery = Object.values(design.equipment).some((device) => device.kind === 'air' && device.battery);
+  const { surfaceM2 } = scenario.gas;
+  const still = Math.min(1, airing(design, 'still', surfaceM2, 0).movement);
+  const aired = MOVEMENT['air-stone'];
+  const tank: StillTank = {
+    litres: scenario.litres,
+    surfaceM2,
+    temperatureC: Math.min(40, Math.max(0, up['planned.temperatureC'].value ?? 24)),
+    salinity: Math.min(42, up['planned.salinity'].value ?? 0),
+    breathMgPerHour: load.breathMgPerDay / 24 + plants,
+    movement: battery ? aired : still,
+  };
+  return {
+    tank,
+    aired,
+    fromMgPerL: usual.oxygenMgPerL,
+    leastMgPerL,
+    who: needs.filter(({ least }) => least === leastMgPerL).map(({ id }) => id),
+  };
+}

@@ -12,7 +12,7 @@ import type { Span } from '../../quantity/range';
 import type { MixedWater } from '../../water/mixed-water';
 import type { WeeklyWants } from '../../tank/weekly-wants';
 import type { Co2Course } from '../../equipment/co2-feed';
-import type { FlowStratum } from '../../equipment/current-field';
+import type { FlowStratum } from '../../scene/strata';
 import type { Flow } from '../../equipment/runs';
 import type { SettledTank } from '../../tank/at-rest';
 import type { TankScenario } from '../../tank/scenario';

@@ -50,7 +50,7 @@ const UPTAKE = { slow: 0.03, moderate: 0.1, fast: 0.35 } as const;
 /** CO2 of lived-in rooms, µatm. Common practice: 600 to 1500. */
 export const ROOM_PCO2_UATM = 1000;
 /** Gas exchange against still water. Common practice: 2 to 4 m a day where a filter's outlet ripples the surface, 2 to 5 over an air stone. */
-const MOVEMENT: Readonly<Record<Surface, number>> = { still: 1, ripple: 5, 'air-stone': 6 };
+export const MOVEMENT: Readonly<Record<Surface, number>> = { still: 1, ripple: 5, 'air-stone': 6 };
 /** A pump in the tank, or a filter of this power and more, drives the whole surface. Common practice. */
 const PUMPED = { times: 1.3, fromW: 10 };
 /** A surface that is driven at such a speed is a ripple; faster ones no more than an overflow. Common practice. */

@@ -49,6 +49,12 @@ declare module '../remedies/remedy' {
   }
 }
 
+/** Nitrogen that feed and animals give off in a day, mg. */
+export function loadMgNOf(derived: Derived): number {
+  const feed = derived['tank.ahead'].value?.scenario.feed;
+  return feed ? feed.gPerDay * feed.protein * 160 * feed.toAmmonia : 0;
+}
+
 function gearFindings({ design }: World, derived: Derived): Finding[] {
   const devices = inOrder(design.equipment);
   const swimmers = (derived['stock.members'].value ?? []).flatMap((member): Swimmer[] => {
@@ -58,8 +64,7 @@ function gearFindings({ design }: World, derived: Derived): Finding[] {
     return [{ id: member.id, animal, breeds: meantToBreed(member.phase), youngAcrossMm: young === null ? null : youngDepthMm(young) }];
   });
   const filters = devices.flatMap(([id, device]) => (device.kind === 'filter' ? [[id, device] as [string, typeof device]] : []));
-  const feed = derived['tank.ahead'].value?.scenario.feed;
-  const loadMgN = feed ? feed.gPerDay * feed.protein * 160 * feed.toAmmonia : 0;
+  const loadMgN = loadMgNOf(derived);
   const litres = derived['vessel.system-volume'].value ?? 0;
   const wants = derived['plants.wants'].value;
   const plantsMgN = wants ? (wants.nitrateMgPerL * litres) / 7 / NITRATE_PER_N : 0;

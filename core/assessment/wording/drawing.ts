@@ -1,3 +1,4 @@
+import { DEVICE_WORD } from './devices';
 import { inOrder } from '../../design/design';
 import { formatQuantity, type UnitChoice } from '../../quantity/format';
 import type { Assessment } from '../assessment';
@@ -44,7 +45,11 @@ export function wordDrawing(assessment: Assessment, view: 'section' | 'plan', un
     lines.push(`Piece: ${name}, ${where([x, y])}${top}.`);
   }
   for (const [, device] of inOrder(design.equipment))
-    lines.push(device.placeMm ? `Gear: ${device.kind}, ${where(device.placeMm)}.` : `Gear: ${device.kind}, without a place.`);
+    lines.push(
+      device.placeMm
+        ? `Gear: ${DEVICE_WORD[device.kind]}, ${where(device.placeMm)}.`
+        : `Gear: ${DEVICE_WORD[device.kind]}, without a place.`,
+    );
   const members = (derived['stock.members'].value ?? []).filter(({ id }) => Object.hasOwn(design.stock, id));
   for (const { id, count } of members) lines.push(`Animals: ${count} ${plain(nameOf(id, assessment))}.`);
   if (members.length === 0) lines.push('Nothing lives in it yet.');

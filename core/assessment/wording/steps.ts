@@ -1,4 +1,5 @@
 import type { DatedStep } from '../../schedule/step';
+import { SERVICE_TASKS, type ServiceTask } from '../../equipment/service';
 import { PARAMETER_META, type Parameter } from '../../catalogue/parameter';
 import { formatQuantity, type UnitChoice } from '../../quantity/format';
 
@@ -38,6 +39,11 @@ export function wordStep(step: Told, names: StepNames, units: UnitChoice): { tit
         title: step.values['week'] ? `Test, week ${step.values['week']}` : 'Test the water',
         detail: 'Ammonia, nitrite, nitrate, pH: write them down.',
       };
+    case 'service': {
+      const [task = ''] = step.subjects;
+      const told = Object.hasOwn(SERVICE_TASKS, task) ? SERVICE_TASKS[task as ServiceTask] : null;
+      return { title: told?.title ?? task, detail: told?.detail ?? '' };
+    }
     case 'challenge':
       return {
         title: 'Challenge the filter',

@@ -62,7 +62,7 @@ describe('steps on their days', () => {
           saltsG: { gypsum: 0.42 },
           expects: { ghDh: 6, ammonia: 0, nitrate: 5 },
           values: { litres: 12, count: 10 },
-          subjects: ['a'],
+          subjects: [code === 'service' ? 'canister' : 'a'],
         },
         names,
         METRIC,

@@ -1,4 +1,4 @@
-import type { Device } from '../../core/equipment/model';
+import type { Device } from '../../equipment/model';
 
 /** Devices in words, in the order in which they are asked for. */
 export const DEVICE_WORD: Readonly<Record<Device['kind'], string>> = {

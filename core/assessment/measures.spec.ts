@@ -1,0 +1,90 @@
+import { judge, tank } from '../testing/tanks';
+import { coolerWasteW, energyUse } from './energy-use';
+import { heatSavings, powerCutPlan } from './measures';
+import { monthOf, tankDay } from './day';
+import { addedUp, powerUse } from './power-use';
+import { lightHours } from './derive/assumed';
+import { emptyDesign } from '../design/design';
+import { newDevice } from '../equipment/model';
+
+const warm = tank([['danio-margaritatus', 12]], { heaterC: 25 });
+const bare = { order: 9, powerW: 40, sizeMm: null, placeMm: null };
+
+describe('what gear uses', () => {
+  it('is a heater by what the year takes of it, shared between two', () => {
+    const [one] = energyUse(judge(warm));
+    expect(one!.kwhPerYear!).toBeGreaterThan(50);
+    expect(one!.kwhPerYear!).toBeLessThan((100 * 24 * 365) / 1000);
+    const heater = warm.equipment['heater']!;
+    const two = energyUse(judge({ ...warm, equipment: { ...warm.equipment, second: { ...heater, order: 2 } } }));
+    expect(two.reduce((sum, row) => sum + row.kwhPerYear!, 0)).toBeCloseTo(one!.kwhPerYear!, 6);
+  });
+  it('is not known while its label is not, and a cooler warms the room by more than it takes', () => {
+    const rows = energyUse(judge({ ...warm, equipment: { pump: newDevice('pump', 0, { ...bare, powerW: null }) } }));
+    expect(rows[0]!.kwhPerYear).toBeNull();
+    const cool = judge({ ...warm, equipment: { cooler: newDevice('cooler', 14, bare) } });
+    const most = Math.max(...cool.derived['heat.balance'].value!.map(({ coolerW }) => Math.max(...coolerW)));
+    expect(coolerWasteW(cool)).toBeGreaterThan(most);
+    expect(coolerWasteW(judge(warm))).toBeNull();
+  });
+  it('adds up by line', () => {
+    const heater = { ...warm.equipment['heater']!, line: 'left' };
+    const use = powerUse(judge({ ...warm, equipment: { heater, pump: newDevice('pump', 0, bare) } }));
+    expect(use.lines).toEqual({ left: 100, '': 40 });
+    expect([use.ratedW, use.sockets, use.unstated]).toEqual([140, 2, 0]);
+  });
+});
+
+describe('keeping the heat in', () => {
+  it('saves less than all of it, and nothing where nothing is heated', () => {
+    const all = energyUse(judge(warm))[0]!.kwhPerYear!;
+    const saved = heatSavings(judge(warm));
+    expect(saved.map(({ measure }) => measure)).toContain('foam');
+    for (const { kwh } of saved) {
+      expect(kwh).toBeGreaterThan(0);
+      expect(kwh).toBeLessThan(all);
+    }
+    expect(heatSavings(judge({ ...warm, equipment: {} }))).toEqual([]);
+  });
+});
+
+describe('a power cut', () => {
+  it('is borne longer wrapped up, aired and unfed, each where it helps', () => {
+    const crowd = tank([['danio-margaritatus', 150]], { heaterC: 27 });
+    const rows = powerCutPlan(judge(crowd))!;
+    const [none, wrapped, aired, unfed] = rows;
+    expect(wrapped!.warmthHours ?? Infinity).toBeGreaterThan(none!.warmthHours ?? 0);
+    expect(aired!.oxygenHours ?? Infinity).toBeGreaterThanOrEqual(none!.oxygenHours ?? Infinity);
+    expect(unfed!.oxygenHours ?? Infinity).toBeGreaterThanOrEqual(none!.oxygenHours ?? Infinity);
+  });
+  it('is not spoken of where nothing is known', () => {
+    expect(powerCutPlan(judge({ ...tank([]), vessel: null }))).toBeNull();
+  });
+});
+
+describe('which day is looked at', () => {
+  it('is the warmest month, and one like the year', () => {
+    const year = Array.from({ length: 12 }, (_, i): [number, number] => [10 + i, 12 + i]);
+    expect(monthOf('worst', year)).toBe(11);
+    expect([5, 6]).toContain(monthOf('usual', year));
+    expect(monthOf('worst', null)).toBe(0);
+  });
+  it('has no more oxygen on the warmest day than on a usual one', () => {
+    const { world, derived } = judge({ ...warm, equipment: {} });
+    const least = (kind: 'usual' | 'worst') => Math.min(...tankDay(world, derived, kind)!.course.oxygenMgPerL.usual);
+    expect(least('worst')).toBeLessThan(least('usual'));
+    expect(tankDay(world, judge({ ...warm, vessel: null }).derived, 'usual')).toBeNull();
+  });
+});
+
+describe('power', () => {
+  it('of forty tanks adds up, line by line', () => {
+    const one = { ratedW: 55, kwhPerYear: 200, sockets: 3, lines: { left: 30, '': 25 }, unstated: 1 };
+    const all = addedUp(Array.from({ length: 40 }, () => one));
+    expect(all).toEqual({ ratedW: 2200, kwhPerYear: 8000, sockets: 120, lines: { left: 1200, '': 1000 }, unstated: 40 });
+    expect(addedUp([]).sockets).toBe(0);
+  });
+  it('goes by the hours that the tank is lit', () => {
+    expect(lightHours(emptyDesign('d', 'r', 'Dark'))).toBe(9);
+  });
+});

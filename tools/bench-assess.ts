@@ -3,6 +3,9 @@ import { catalogueData } from '../catalogue';
 import demo from '../catalogue/demo/low-barn.json';
 import { assess } from '../core/assessment/assess';
 import type { DeriveCache } from '../core/assessment/derive';
+import { currentMapOf } from '../core/assessment/current-map';
+import { tankDay } from '../core/assessment/day';
+import { newRuns } from '../core/equipment/model';
 import { lightMapOf } from '../core/assessment/light-map';
 import { newLamp } from '../core/equipment/lamps';
 import { helpFor } from '../core/assessment/remedies/offer';
@@ -89,7 +92,31 @@ export function runBench(): Record<string, number[]> {
       catalogue,
     }),
   );
+  const blown = {
+    ...narrower,
+    equipment: {
+      ...narrower.equipment,
+      ...Object.fromEntries(
+        [0, 1, 2].map((i) => [
+          `pump-${i}`,
+          {
+            order: 20 + i,
+            kind: 'pump' as const,
+            powerW: 10,
+            sizeMm: null,
+            placeMm: null,
+            runs: { ...newRuns(), lPerH: 1500, outletMm: 20, outletAtMm: [40, 100 + 150 * i, 200] as [number, number, number] },
+          },
+        ]),
+      ),
+    },
+  };
+  time(20, () => assess({ design: blown, room, catalogue }));
+  const stirred = assess({ design: blown, room, catalogue });
   return {
+    'assess, nothing kept, 3 pumps': time(100, () => assess({ design: blown, room, catalogue })),
+    'current of 3 pumps, 1200 mm, both views': time(20, () => currentMapOf(stirred)),
+    'a day, quarter by quarter': time(40, () => tankDay(stirred.world, stirred.derived, 'usual')),
     'assess, nothing kept, 3 lamps': time(200, () => assess({ design: lit, room, catalogue })),
     'light from above, 1200 mm': time(20, (i) => lightMapOf(dimmed[i]!, 'plan')),
     'light from above, a piece moved': time(40, (i) => lightMapOf(judged[i]!, 'plan')).slice(1),

@@ -41,6 +41,8 @@ async function benchAssess(page: Page): Promise<Row[]> {
     'assess after an edit': 8,
     'remedies of every finding': 400,
     'assess while one of 200 plantings of 20 kinds is moved': 16,
+    'current of 3 pumps, 1200 mm, both views': 150,
+    'a day, quarter by quarter': 30,
     'light from above, 1200 mm': 80,
     'light from above, a piece moved': 20,
   };

@@ -109,6 +109,21 @@ A bank is held against the lower edge of its repose, from seven tenths of it wit
 reach of its foot beyond its centre, by the height of that centre. Mouths are looked out of along straight lines against the bodies themselves, never
 on a grid; a hide serves when its opening is 1.2 times the body and more, up to 2.5 depths, and its inside nine tenths of the length: common practice.
 
+## Gear, current and the day
+
+What comes through a filter or pump is its label, less mesh, lift and hose, half way between clean and clogged. Its media carry what their surface turns over
+while ammonia stands where a drop test just does not see it; media out of a running tank carry it at once, and a tank gives a third of its own at most, and
+none that its load needs. An intake is held against the narrowest way across every grown animal and across the young that come by themselves.
+
+The current is a picture, good to a factor of two: round turbulent jets widen and slow down by the published law, spread over the pane that they meet, end at
+stones and lose to leaves; what they put in is stirred down in the whole of the water, by the cube root of the power in a kilogram times half of the smallest
+inside. The judgement takes some seven hundred cells, the drawing twelve thousand. Only where every nozzle was given its place are animals, bed and gas
+exchange judged by it; else by how often the water goes round.
+
+A day is the same balance as everything else, quarter by quarter of an hour, after days alike, with the room of a month around it; its bands are all doubts
+towards acid, and all away from it. Meals set off breath and ammonia that fade by four hours. The dawn that is judged is the closed form of the same on the
+warmest nights. A power cut stops every pump at once: oxygen falls by breath against a still surface, warmth by the heat that the tank gives to its room.
+
 ## The balance of a tank
 
 One state of nineteen amounts (water, heat, six ions, alkalinity, inorganic carbon, ammonia, nitrite, nitrate, phosphate, organic carbon,

@@ -67,15 +67,19 @@ const SHOTS: readonly Shot[] = [
   { name: 'substrate', path: '/tank/weedy-thicket/substrate' },
   { name: 'hardscape', path: '/tank/shell-bed/hardscape' },
   {
-    name: 'hardscape-plan',
-    path: '/tank/shell-bed/hardscape',
+    name: 'equipment',
+    path: '/tank/shell-bed/equipment?face=current',
+    act: (page) => page.waitForSelector('tr-current-face .key'),
+  },
+  {
+    name: 'day',
+    path: '/tank/weedy-thicket/equipment?face=day',
     theme: 'night',
     act: async (page) => {
-      await press('.head label', 'Plan')(page);
-      await press('.head label', 'Shelter')(page);
+      await page.waitForSelector('tr-band-chart svg');
+      await press('button', 'Add a meal')(page);
     },
   },
-  { name: 'equipment', path: '/tank/peat-pocket/equipment' },
   { name: 'stocking', path: '/tank/shell-bed/stocking' },
   { name: 'sheet', path: '/tank/weedy-thicket/sheet' },
   {

@@ -93,6 +93,7 @@ describe('the registry', () => {
         airC: 18,
         leastC: 21,
       },
+      'equipment.co2-feed': { gPerDay: 3, hours: 10, litres: 60, surfaceM2: 0.18, movement: 3, temperatureC: 25 },
       'light.daylight': { sky: 'some', southern: false },
       'light.daily-integral': { ppfd: 50, hours: 8, rampHours: 1 },
       'light.spot': { outputUmolPerS: 40, beamDegrees: 60, distanceM: 0.4, offAxisDegrees: 20 },

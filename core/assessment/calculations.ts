@@ -23,6 +23,7 @@ import { buoyancyCalculation } from '../hardscape/buoyancy';
 import { energy } from '../equipment/energy';
 import { jetSpeed } from '../equipment/jet';
 import { filterCapacity } from '../equipment/media';
+import { co2Feed } from '../equipment/co2-feed';
 import { powerCut } from '../equipment/power-cut';
 import { pumpFlow } from '../equipment/pump-flow';
 import { turnover } from '../equipment/turnover';
@@ -114,6 +115,7 @@ export const calculations = createRegistry([
   listed(energy),
   listed(filterCapacity),
   listed(powerCut),
+  listed(co2Feed),
   listed(bodyMass),
   listed(breath),
   listed(usualFeed),

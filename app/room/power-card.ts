@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import type { Operation } from 'rfc6902';
-import { addedUp } from '../../core/assessment/power-use';
+import { addedUp } from '../../core/assessment/added-up';
 import type { Room } from '../../core/design/room';
 import { formatQuantity, rounded } from '../../core/quantity/format';
 import { PreferencesStore } from '../store/preferences';

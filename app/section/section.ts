@@ -294,7 +294,7 @@ export class Section {
     const frame = this.frame();
     if (!assessment || !frame || this.inset()) return [];
     return this.pressing()
-      .filter(({ at }) => at)
+      .filter(({ at, code }) => at && (!this.gearing() || code.startsWith('gear.') || code === 'hardscape.reach'))
       .slice(0, this.narrow() ? 2 : MOST_TIES)
       .map((finding, i) => {
         const [x, y, z] = finding.at!;

@@ -90,12 +90,14 @@ export function currentField(basin: Basin, outlets: readonly Outlet[], most = 12
           if (along > 0 && along <= jet.reachMm) {
             const off = Math.sqrt(Math.max(0, dot(offset, offset) - along * along));
             let speed = meanMPerS(jet.boreMm, jet.speedMPerS, along / 1000, off / 1000, halfCellM);
-            if (speed > 1e-4) speed *= through(jet.from, at);
+            // what is slower than the stirred water around it makes no difference
+            if (speed < 0.3 * stirred) speed = 0;
+            else speed *= through(jet.from, at);
             x += speed * jet.towards[0];
             y += speed * jet.towards[1];
             z += speed * jet.towards[2];
           }
-          aside = Math.max(aside, wallSpeed(jet, at) * jet.arrives);
+          if (jet.arrives > 0) aside = Math.max(aside, wallSpeed(jet, at) * jet.arrives);
         }
         const straight = Math.hypot(x, y, z);
         mmPerS[i] = 1000 * Math.max(straight, aside, stirred * (solid.drag[i] === 0 ? 1 : AMONG_LEAVES));

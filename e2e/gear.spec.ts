@@ -17,8 +17,6 @@ describe('the gear of a tank', () => {
 
   it('is placed, dragged and turned on the drawing, and the current follows', async () => {
     await face('current');
-    await press('Place the nozzle of the filter');
-    await settled(page);
     const nozzle = 'tr-section:nth-of-type(1) g.outlet';
     const before = await middleOf(nozzle);
     await page.mouse.move(before.x, before.y);

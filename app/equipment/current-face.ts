@@ -28,6 +28,8 @@ const WANTS: Readonly<Record<(typeof CURRENTS)[number], string>> = {
   moderate: 'a steady current',
   strong: 'a strong current',
 };
+/** Surface that drives floating plants under and along, mm/s. Common practice. */
+const DRIVEN_MM_PER_S = 40;
 /** A body that nobody has measured, as it is drawn where it is put first, mm. */
 const USUAL_SIZE: Readonly<Record<Device['kind'], readonly [number, number, number]>> = {
   heater: [25, 25, 220],
@@ -147,7 +149,16 @@ export class CurrentFace {
     const field = this.field()?.value;
     if (!field) return [];
     const units = this.units();
-    return this.tank.members().flatMap((member) => {
+    const afloat = (this.tank.told()?.derived['plants.standing'].value ?? []).some(({ hold }) => hold === 'afloat');
+    const floaters = {
+      id: 'afloat',
+      name: 'Floating plants',
+      latin: false,
+      wants: WANTS.none,
+      speeds: `${rounded(field.surfaceMmPerS / 10, 1, units)} cm/s`,
+      suits: field.surfaceMmPerS > DRIVEN_MM_PER_S ? 'driven together and under: hold them in a ring' : 'they stay where they are',
+    };
+    const animals = this.tank.members().flatMap((member) => {
       const animal = animalOf(member);
       const wanted = animal?.traits.current.value;
       if (!animal || !wanted) return [];
@@ -161,6 +172,7 @@ export class CurrentFace {
         {
           id: member.id,
           name: animal.latin,
+          latin: true,
           wants: WANTS[wanted],
           speeds: `${of(0.5)} cm/s, up to ${of(0.99)}`,
           suits:
@@ -172,6 +184,7 @@ export class CurrentFace {
         },
       ];
     });
+    return afloat ? [...animals, floaters] : animals;
   });
 
   protected readonly summary = computed(() => {
@@ -220,6 +233,15 @@ export class CurrentFace {
     const next: [number, number, number] = [...place];
     next[axis] = value;
     return next;
+  }
+
+  protected setCord(id: string, metres: number | null): void {
+    const device = this.tank.design()?.equipment[id];
+    if (!device) return;
+    const path = pointer('equipment', id, 'cordM');
+    const there = device.cordM !== undefined;
+    if (metres !== null) this.store.edit('Cord', [{ op: there ? 'replace' : 'add', path, value: metres }]);
+    else if (there) this.store.edit('Cord', [{ op: 'remove', path }]);
   }
 
   protected move(id: string, place: readonly [number, number, number], axis: 0 | 1 | 2, value: number): void {

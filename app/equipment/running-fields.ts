@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { firstValueFrom } from 'rxjs';
 import { inOrder } from '../../core/design/design';
+import { CLEANED, filterBalance } from '../../core/assessment/spare-media';
 import { pointer } from '../../core/design/edit';
 import { Medium, MEDIUM_META } from '../../core/equipment/media';
 import { FilterForm, newRuns, type Device } from '../../core/equipment/model';
@@ -29,19 +30,24 @@ type RunNumber = 'lPerH' | 'mostHeadM' | 'liftM' | 'hoseM' | 'boreMm' | 'gapMm' 
 
 interface Measure {
   part: RunNumber;
-  kind: 'number' | 'length';
+  kind: 'volume' | 'length';
   label: string;
+  /** Of what is shown; canonical units are millimetres and litres. */
   limits: readonly [number, number];
+  /** In canonical units. */
+  times: number;
+  /** Gaps and bores are measured in millimetres whatever lengths are shown in. */
+  inUnit: string | null;
   may: boolean;
 }
 const MEASURES: readonly Measure[] = [
-  { part: 'lPerH', kind: 'number', label: 'Label, L/h', limits: [1, 200_000], may: true },
-  { part: 'mostHeadM', kind: 'number', label: 'Most head, m', limits: [0.05, 50], may: true },
-  { part: 'liftM', kind: 'number', label: 'Lifts it, m', limits: [0, 50], may: false },
-  { part: 'hoseM', kind: 'number', label: 'Hose, m', limits: [0, 100], may: false },
-  { part: 'boreMm', kind: 'length', label: 'Hose inside', limits: [1, 200], may: true },
-  { part: 'gapMm', kind: 'length', label: 'Gaps of the intake', limits: [0.01, 100], may: true },
-  { part: 'outletMm', kind: 'length', label: 'Nozzle inside', limits: [1, 300], may: true },
+  { part: 'lPerH', kind: 'volume', label: 'Label, an hour', limits: [1, 200_000], times: 1, inUnit: null, may: true },
+  { part: 'mostHeadM', kind: 'length', label: 'Most head', limits: [50, 50_000], times: 1000, inUnit: null, may: true },
+  { part: 'liftM', kind: 'length', label: 'Lifts it', limits: [0, 50_000], times: 1000, inUnit: null, may: false },
+  { part: 'hoseM', kind: 'length', label: 'Hose', limits: [0, 100_000], times: 1000, inUnit: null, may: false },
+  { part: 'boreMm', kind: 'length', label: 'Hose inside', limits: [1, 200], times: 1, inUnit: 'mm', may: true },
+  { part: 'gapMm', kind: 'length', label: 'Gaps of the intake', limits: [0.01, 100], times: 1, inUnit: 'mm', may: true },
+  { part: 'outletMm', kind: 'length', label: 'Nozzle inside', limits: [1, 300], times: 1, inUnit: 'mm', may: true },
 ];
 const YES_NO = [
   { value: 'yes' as const, text: 'yes' },
@@ -94,7 +100,7 @@ export class RunningFields {
       const n = (nth.get(device.kind) ?? 0) + 1;
       nth.set(device.kind, n);
       const flow = each[id];
-      const show = (lPerH: number) => rounded(lPerH, 0, this.units());
+      const show = (lPerH: number) => formatQuantity('volume', lPerH, this.units());
       return [
         {
           id,
@@ -102,7 +108,9 @@ export class RunningFields {
           runs: device.runs ?? newRuns(),
           filter: device.kind === 'filter' ? device : null,
           name: `${device.kind === 'filter' ? 'Filter' : 'Pump'} ${n}`,
-          says: flow ? `about ${show(flow.lPerH)} L/h come through: ${show(flow.band[0])} clogged, ${show(flow.band[1])} clean` : null,
+          says: flow
+            ? `about ${show(flow.lPerH)} come through in an hour: ${show(flow.band[0])} clogged, ${show(flow.band[1])} clean`
+            : null,
         },
       ];
     });
@@ -110,6 +118,20 @@ export class RunningFields {
   protected readonly airs = computed(() =>
     inOrder(this.tank.design()?.equipment ?? {}).flatMap(([id, device]) => (device.kind === 'air' ? [{ id, device }] : [])),
   );
+
+  /** What the filters carry, against what they are given. */
+  protected readonly carried = computed(() => {
+    const told = this.tank.told();
+    const balance = told && filterBalance(told);
+    if (!balance) return null;
+    const mg = (value: number) => `${Math.round(value)} mg`;
+    return `The media carry about ${mg(balance.carriesMgN)} of nitrogen a day before a test shows ammonia, and feed gives off ${mg(balance.loadMgN)}; cleaned thoroughly they carry about ${mg(balance.carriesMgN * CLEANED)}, so clean half at a time.`;
+  });
+
+  protected setBottled(id: string, on: boolean): void {
+    const path = pointer('equipment', id, 'bottled');
+    this.store.edit('Bacteria from a bottle', [on ? { op: 'add', path, value: true } : { op: 'remove', path }]);
+  }
 
   protected readonly turnover = computed(() => {
     const { value, note } = this.tank.told()?.derived['tank.turnover'] ?? { value: null, note: undefined };

@@ -87,7 +87,7 @@ export class PowerCard {
     const unstated = all.unstated > 0 ? `; the power of ${all.unstated} ${all.unstated === 1 ? 'device is' : 'devices is'} not stated` : '';
     const cost = price === null ? '' : `, ${rounded(all.kwhPerYear * price, 2, units)}`;
     return {
-      text: `${uses.length} ${uses.length === 1 ? 'tank' : 'tanks'}, ${all.sockets} plugs, ${formatQuantity('power', all.ratedW, units)} in all; about ${rounded(all.kwhPerYear, 0, units)} kWh a year${cost}${unstated}.`,
+      text: `${uses.length} ${uses.length === 1 ? 'tank' : 'tanks'}, ${all.sockets} plugs, ${all.timers} on timers, ${formatQuantity('power', all.ratedW, units)} in all; about ${rounded(all.kwhPerYear, 0, units)} kWh a year${cost}${unstated}.`,
       lines: named.map(([name, watts]) => ({
         name: name === '' ? 'on no named line' : name,
         watts: formatQuantity('power', watts, units),

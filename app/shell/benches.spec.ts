@@ -1,6 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { peatPocket, tank, weedyThicket } from '../../core/testing/tanks';
 import { EquipmentBench } from '../equipment/equipment-bench';
+import { YearFace } from '../equipment/year-face';
 import { LivestockBench } from '../livestock/livestock-bench';
 import { StockingBench } from '../stocking/stocking-bench';
 import { TankSession } from '../store/tank-session';
@@ -179,9 +180,9 @@ describe('the equipment bench', () => {
   });
 
   it('shows the balance by month and what failures do', async () => {
-    const { host, text } = await openBench(EquipmentBench, peatPocket);
-    expect(host.querySelectorAll('.balance tbody tr').length).toBe(12);
-    expect(text('.balance tbody tr:first-child')).toMatch(/^Jan ?17–18 °C ?24.5 °C ?\d+(–\d+)? W ?0.0\d L\/day$/);
+    const { host, text } = await openBench(YearFace, peatPocket);
+    expect(host.querySelectorAll('[data-control=balance] tbody tr').length).toBe(12);
+    expect(text('[data-control=balance] tbody tr:first-child')).toMatch(/^Jan ?17–18 °C ?24.5 °C ?\d+(–\d+)? W ?0.0\d L\/day$/);
     expect([...host.querySelectorAll('.failures tbody th')].map((cell) => cell.textContent?.trim())).toEqual([
       'Heater fails cold',
       'Heater sticks on',
@@ -191,7 +192,7 @@ describe('the equipment bench', () => {
   });
 
   it('fills the room’s year from two numbers, and refuses them the wrong way round', async () => {
-    const { type, press, store, text } = await openBench(EquipmentBench, weedyThicket);
+    const { type, press, store, text } = await openBench(YearFace, weedyThicket);
     const climate = () => store.current!.room.state.document.climateC!;
     await type('Room, coldest', '25');
     await type('warmest', '14');
@@ -205,7 +206,7 @@ describe('the equipment bench', () => {
   });
 
   it('says what is wanted before a vessel is chosen', async () => {
-    const { host } = await openBench(EquipmentBench, tank([['danio-margaritatus', 8]], { vessel: null }));
+    const { host } = await openBench(YearFace, tank([['danio-margaritatus', 8]], { vessel: null }));
     expect(host.textContent).toContain('the heat balance is worked out here');
     expect(host.querySelector('.failures')).toBeNull();
   });

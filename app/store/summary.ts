@@ -27,6 +27,7 @@ export const TankSummary = z.object({
           ratedW: z.number(),
           kwhPerYear: z.number(),
           sockets: z.number(),
+          timers: z.number(),
           lines: z.record(z.string(), z.number()),
           unstated: z.number(),
         })

@@ -6,6 +6,8 @@ export interface PowerUse {
   kwhPerYear: number;
   /** Plugs. */
   sockets: number;
+  /** What is switched by the clock. */
+  timers: number;
   /** Labels by the line they hang on; those on none under an empty name. */
   lines: Readonly<Record<string, number>>;
   /** Devices whose label nobody has stated. */
@@ -21,6 +23,7 @@ export function addedUp(uses: readonly PowerUse[]): PowerUse {
     ratedW: sum(({ ratedW }) => ratedW),
     kwhPerYear: sum(({ kwhPerYear }) => kwhPerYear),
     sockets: sum(({ sockets }) => sockets),
+    timers: sum(({ timers }) => timers),
     lines,
     unstated: sum(({ unstated }) => unstated),
   };

@@ -7,6 +7,17 @@ export type Gravity = (typeof GRAVITIES)[number];
 
 /** By code: as a conflict, and as a watch. */
 const BY_CODE: Readonly<Partial<Record<FindingCode, readonly [conflict: Gravity, watch: Gravity]>>> = {
+  'gear.intake': ['loss', 'loss'],
+  'gear.capacity': ['death', 'loss'],
+  'gear.siphon': ['loss', 'loss'],
+  'gear.reach': ['loss', 'loss'],
+  'gear.breathless': ['loss', 'loss'],
+  'gear.dawn': ['death', 'loss'],
+  'gear.co2-night': ['loss', 'loss'],
+  'gear.top-up': ['loss', 'loss'],
+  'gear.bare-heater': ['loss', 'loss'],
+  'gear.scours': ['stress', 'stress'],
+  'gear.scraper': ['taste', 'taste'],
   'water.disinfectant': ['death', 'stress'],
   'water.oxygen': ['death', 'loss'],
   'water.copper': ['death', 'loss'],

@@ -80,9 +80,9 @@ describe('which day is looked at', () => {
 
 describe('power', () => {
   it('of forty tanks adds up, line by line', () => {
-    const one = { ratedW: 55, kwhPerYear: 200, sockets: 3, lines: { left: 30, '': 25 }, unstated: 1 };
+    const one = { ratedW: 55, kwhPerYear: 200, sockets: 3, timers: 1, lines: { left: 30, '': 25 }, unstated: 1 };
     const all = addedUp(Array.from({ length: 40 }, () => one));
-    expect(all).toEqual({ ratedW: 2200, kwhPerYear: 8000, sockets: 120, lines: { left: 1200, '': 1000 }, unstated: 40 });
+    expect(all).toEqual({ ratedW: 2200, kwhPerYear: 8000, sockets: 120, timers: 40, lines: { left: 1200, '': 1000 }, unstated: 40 });
     expect(addedUp([]).sockets).toBe(0);
   });
   it('goes by the hours that the tank is lit', () => {

@@ -11,6 +11,7 @@ export function powerUse(assessment: Assessment): PowerUse {
     ratedW: devices.reduce((sum, { powerW }) => sum + (powerW ?? 0), 0),
     kwhPerYear: energyUse(assessment).reduce((sum, row) => sum + (row.kwhPerYear ?? 0), 0),
     sockets: devices.length,
+    timers: devices.filter(({ kind }) => kind === 'lamp').length + (assessment.world.design.water.co2 ? 1 : 0),
     lines,
     unstated: devices.filter(({ powerW }) => powerW === null).length,
   };

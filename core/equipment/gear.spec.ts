@@ -1,8 +1,8 @@
 import { NO_STEP } from '../schedule/step';
-import { capacityMgNPerDay, MEDIUM_META } from './media';
+import { capacityMgNPerDay, maturityAfter, maturityOf, MEDIUM_META } from './media';
 import { MOST_AT_ONCE, spareMedia } from './donors';
-import { capacityFinding, intakeFinding, reachFinding, siphonFinding, topUpFinding, type Swimmer } from './guards';
-import { newDevice, newFilter, newRuns, type Device } from './model';
+import { capacityFinding, gearScraperFinding, intakeFinding, reachFinding, siphonFinding, topUpFinding, type Swimmer } from './guards';
+import { newDevice, newFilter, newRuns, standsInside, type Device } from './model';
 import { flowOf, throughMesh } from './runs';
 import { SERVICE_TASKS, serviceOf, serviceSteps } from './service';
 import { catalogue } from '../testing/tanks';
@@ -120,5 +120,26 @@ describe('service', () => {
       SERVICE_TASKS.impeller.everyDays,
     ]);
     expect(steps.every(({ code, pourL }) => code === 'service' && pourL === NO_STEP.pourL)).toBeTrue();
+  });
+});
+
+describe('gear in its place', () => {
+  const heater = (placeMm: [number, number, number]): Device => ({ ...newDevice('heater', 25, bare), sizeMm: [30, 30, 200], placeMm });
+  const tank = { lengthMm: 600, widthMm: 300 };
+  it('leaves a scraper its way along the panes that are looked through', () => {
+    expect(gearScraperFinding([['h', heater([300, 20, 50])]], tank, ['front'])?.kind).toBe('front');
+    expect(gearScraperFinding([['h', heater([300, 280, 50])]], tank, ['front'])).toBeNull();
+    expect(gearScraperFinding([['h', heater([20, 150, 50])]], tank, ['front', 'left'])?.kind).toBe('left');
+    expect(gearScraperFinding([['h', newDevice('heater', 25, bare)]], tank, ['front'])).toBeNull();
+  });
+  it('has to pass the top only where it goes into the tank', () => {
+    expect(standsInside(heater([0, 0, 0]))).toBeTrue();
+    expect(standsInside(filter({ form: 'sponge' }))).toBeTrue();
+    for (const beside of [newDevice('lamp', 0, bare), newDevice('air', 0, bare), filter({ form: 'canister' })])
+      expect(standsInside(beside)).toBeFalse();
+  });
+  it('is grown in by a bottle no faster than by a week', () => {
+    expect(maturityOf({ runWeeks: 2, bottled: true })).toBeCloseTo(maturityAfter(3), 9);
+    expect(maturityOf({ runWeeks: null })).toBe(1);
   });
 });

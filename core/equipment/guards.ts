@@ -1,12 +1,12 @@
 import type { Finding } from '../calculation/finding';
 import type { Animal } from '../catalogue/organism';
-import { MEDIUM_META, maturityAfter, capacityMgNPerDay } from './media';
-import type { Device, Runs } from './model';
+import { MEDIUM_META, capacityMgNPerDay, maturityOf } from './media';
+import { standsInside, type Device, type Runs } from './model';
 
 type Filter = Extract<Device, { kind: 'filter' }>;
 
 const gear = (
-  code: `gear.${'intake' | 'capacity' | 'siphon' | 'reach' | 'breathless' | 'dawn' | 'co2-night' | 'top-up' | 'bare-heater' | 'scours'}`,
+  code: `gear.${'intake' | 'capacity' | 'siphon' | 'reach' | 'breathless' | 'dawn' | 'co2-night' | 'top-up' | 'bare-heater' | 'scours' | 'scraper'}`,
   id: string,
   more: Partial<Finding>,
 ): Finding => ({
@@ -87,21 +87,16 @@ export const HELD = { unseen: 0.1, shown: 0.5 };
 
 /** What all media of a tank, and the panes, bed and stones beside them, turn over in a day. */
 export function carries(filters: readonly Filter[], ownM2: number, temperatureC: number, grown: boolean): (ammonia: number) => number {
-  const areas = filters.flatMap(({ media, runWeeks }) =>
-    media.map(({ medium, litres, fromTankId }) => ({
+  const areas = filters.flatMap((filter) =>
+    filter.media.map(({ medium, litres, fromTankId }) => ({
       m2: litres * MEDIUM_META[medium].m2PerL,
       // what comes out of a running tank has run
-      maturity: grown || fromTankId !== undefined ? 1 : maturityAfter(runWeeks ?? 26),
+      maturity: grown || fromTankId !== undefined ? 1 : maturityOf(filter),
     })),
   );
   return (ammonia) =>
     areas.reduce((sum, { m2, maturity }) => sum + capacityMgNPerDay(m2, maturity, ammonia, temperatureC), 0) +
-    capacityMgNPerDay(
-      ownM2,
-      grown ? 1 : Math.max(...filters.map(({ runWeeks }) => maturityAfter(runWeeks ?? 26)), 0),
-      ammonia,
-      temperatureC,
-    );
+    capacityMgNPerDay(ownM2, grown ? 1 : Math.max(...filters.map(maturityOf), 0), ammonia, temperatureC);
 }
 
 /**
@@ -242,4 +237,30 @@ export function scoursFinding(id: string | null, bedMmPerS: number, grainMmPerS:
     excess: bedMmPerS / grainMmPerS,
     values: { bed: { quantity: 'length', value: bedMmPerS }, grain: { quantity: 'length', value: grainMmPerS } },
   });
+}
+
+/** Width that a scraper needs along a pane. Common practice. */
+const SCRAPER_MM = 30;
+export type Pane = 'front' | 'back' | 'left' | 'right';
+/** Gear that leaves a scraper no way along a pane that is looked through; the first of them. */
+export function gearScraperFinding(
+  devices: readonly [string, Device][],
+  { lengthMm, widthMm }: { lengthMm: number; widthMm: number },
+  viewed: readonly Pane[],
+): Finding | null {
+  for (const [id, device] of devices) {
+    const { placeMm, sizeMm } = device;
+    if (!placeMm || !sizeMm || !standsInside(device)) continue;
+    const [x, y] = placeMm;
+    const [w, d] = sizeMm;
+    const gaps: Record<Pane, number> = { front: y - d / 2, back: widthMm - y - d / 2, left: x - w / 2, right: lengthMm - x - w / 2 };
+    const side = viewed.find((pane) => gaps[pane] < SCRAPER_MM);
+    if (!side) continue;
+    return gear('gear.scraper', id, {
+      excess: 1 - gaps[side] / SCRAPER_MM,
+      values: { gap: { quantity: 'length', value: Math.max(0, gaps[side]) } },
+      kind: side,
+    });
+  }
+  return null;
 }

@@ -60,3 +60,9 @@ const HALF_GROWN_WEEKS = 4;
 const STEEP = 1.1;
 /** How far a medium is grown in after so many weeks in a running tank, 0 to 1: slowly, then fast, then full. */
 export const maturityAfter = (weeks: number): number => (weeks <= 0 ? 0 : 1 / (1 + Math.exp(-STEEP * (weeks - HALF_GROWN_WEEKS))));
+
+/** Weeks that bacteria out of a bottle are ahead of none. Common practice: two at best, often nothing. */
+const BOTTLE_WEEKS = 1;
+/** How far the media of a filter are grown in; what nobody has said is taken as grown in. */
+export const maturityOf = ({ runWeeks, bottled }: { runWeeks: number | null; bottled?: true | undefined }): number =>
+  runWeeks === null ? 1 : maturityAfter(runWeeks + (bottled ? BOTTLE_WEEKS : 0));

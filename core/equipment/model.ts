@@ -128,6 +128,8 @@ export const Device = z.discriminatedUnion('kind', [
     media: FilterMedia,
     /** Weeks that its media have run in a living tank, here or where they come from; null while not stated. */
     runWeeks: z.number().min(0).max(2000).nullable(),
+    /** New media were given bacteria out of a bottle. */
+    bottled: z.literal(true).optional(),
     runs: Runs.nullable(),
     ...shared,
   }),
@@ -219,3 +221,10 @@ export function warmingW({ kind, powerW, placeMm }: Device, lampHours: number): 
   const share = WARMS_WATER[kind][placeMm ? 'placed' : 'elsewhere'];
   return share * (powerW ?? 0) * (kind === 'lamp' ? lampHours / 24 : 1);
 }
+
+/** Kinds that have their place beside the tank, or over it. */
+const BESIDE: ReadonlySet<Device['kind']> = new Set(['lamp', 'fan', 'cooler', 'air', 'controller', 'alarm']);
+/** Whether a device hangs or stands in the tank, and has to pass its top. */
+export const standsInside = (device: Device): boolean =>
+  !BESIDE.has(device.kind) &&
+  !(device.kind === 'filter' && (device.form === 'canister' || device.form === 'sump' || device.form === 'hang-on'));

@@ -818,6 +818,12 @@ export const EVERY_CODE: Readonly<Record<Exclude<FindingCode, `sham.${string}`>,
     says: /blows the bed away.*cm\/s, and its grain begins to move at/,
     mends: 'nozzle-up',
   },
+  'gear.scraper': {
+    of: but(({ equipment }) => void (equipment['heater']!.placeMm = [400, 45, 100])),
+    severity: 'watch',
+    says: /scraper does not pass behind.*front pane/,
+    mends: 'gear-off-pane',
+  },
   'gear.bare-heater': {
     of: { ...axolotl, coolerC: undefined, heaterC: 15 } as KeptTank,
     severity: 'watch',

@@ -6,6 +6,8 @@ import {
   capacityFinding,
   co2NightFinding,
   dawnFinding,
+  gearScraperFinding,
+  type Pane,
   intakeFinding,
   reachFinding,
   scoursFinding,
@@ -30,7 +32,8 @@ import { GEAR_REMEDIES } from '../wording/remedies';
 
 declare module '../../calculation/finding' {
   interface FindingCodes {
-    gear: 'intake' | 'capacity' | 'siphon' | 'reach' | 'breathless' | 'dawn' | 'co2-night' | 'top-up' | 'bare-heater' | 'scours';
+    gear:
+      'intake' | 'capacity' | 'siphon' | 'reach' | 'breathless' | 'dawn' | 'co2-night' | 'top-up' | 'bare-heater' | 'scours' | 'scraper';
   }
 }
 declare module '../remedies/remedy' {
@@ -46,6 +49,7 @@ declare module '../remedies/remedy' {
     'two-heaters': true;
     controller: true;
     'nozzle-up': true;
+    'gear-off-pane': true;
   }
 }
 
@@ -81,6 +85,9 @@ function gearFindings({ design }: World, derived: Derived): Finding[] {
     cut ? breathlessFinding(cut.hours, cut.who, cut.leastMgPerL) : null,
     dawnOf(derived),
     scoursOf(derived),
+    design.vessel && isBoxy(design.vessel)
+      ? gearScraperFinding(devices, design.vessel, design.vessel.viewingSides as readonly Pane[])
+      : null,
     derived['gear.co2'].value ? co2NightFinding(derived['gear.co2'].value, swimmers.length > 0) : null,
     ...devices.map(([id, device]) =>
       topUpFinding(id, device, litres, roomToRimL(design), (derived['planned.salinity'].value ?? 0) > SALT_FROM),
@@ -112,6 +119,9 @@ function scoursOf(derived: Derived): Finding | null {
   return scoursFinding(field.bedById, field.bedMmPerS, movingCurrentMmPerS(grainMm));
 }
 
+/** Round ones are scraped all around. */
+const isBoxy = ({ shape }: NonNullable<World['design']['vessel']>): boolean => shape === 'box' || shape === 'cube';
+
 /** Litres that go in until it runs over. */
 const roomToRimL = ({ vessel }: World['design']): number =>
   vessel ? Math.max(0, volumeToL(vessel, vessel.heightMm) - volumeToL(vessel, vessel.waterLevelMm)) : 0;
@@ -133,6 +143,7 @@ export const gear = domain({
     'top-up': ['equipment', 'gear'],
     'bare-heater': ['equipment', 'gear'],
     scours: ['equipment', 'nozzles', 'current'],
+    scraper: ['equipment', 'nozzles', 'current'],
   },
   remedyWords: GEAR_REMEDIES,
   noRemedy: {

@@ -1,3 +1,4 @@
+import { standsInside } from '../../equipment/model';
 import type { Finding } from '../../calculation/finding';
 import { inOrder } from '../../design/design';
 import { spaceFinding } from '../../vessel/space';
@@ -73,9 +74,9 @@ function vesselFindings({ design, catalogue }: World, derived: Derived): Finding
       vessel,
       shy.map(({ id }) => id),
     ),
-    // a lamp stands or hangs above the opening, and what is not measured is not asked about
-    ...inOrder(design.equipment).map(([id, { kind, sizeMm }]) =>
-      kind === 'lamp' || !sizeMm ? null : fitFinding('vessel.gear-fit', id, sizeMm, vessel),
+    // what hangs above or stands beside need not pass, and what is not measured is not asked about
+    ...inOrder(design.equipment).map(([id, device]) =>
+      !standsInside(device) || !device.sizeMm ? null : fitFinding('vessel.gear-fit', id, device.sizeMm, vessel),
     ),
     ...hardscapeOf(design).map(([id, item]) =>
       catalogue.pieces.get(item.classId)?.group === 'litter' ? null : pieceFitFinding(id, item, vessel),

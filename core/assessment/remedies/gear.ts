@@ -115,6 +115,23 @@ export function gearRemedy({ world: { design } }: Assessment, finding: Finding):
       const value = Math.min(60, Math.max(20, device.runs.outletRiseDeg + 25));
       return [propose('nozzle-up', [{ op: 'replace', path: pointer('equipment', id, 'runs', 'outletRiseDeg'), value }])];
     }
+    case 'gear.scraper': {
+      const [id = ''] = finding.subjects;
+      const device = design.equipment[id];
+      const { vessel } = design;
+      if (!device?.placeMm || !device.sizeMm || !vessel) return [];
+      const [x, y, z] = device.placeMm;
+      const [w, d] = device.sizeMm;
+      const off = 35;
+      const fit = (value: number, half: number, whole: number) => Math.min(whole - half - off, Math.max(half + off, value));
+      const sides = vessel.viewingSides as readonly string[];
+      const value = [
+        sides.includes('left') || sides.includes('right') ? fit(x, w / 2, vessel.lengthMm) : x,
+        finding.kind === 'front' ? Math.max(y, d / 2 + off) : finding.kind === 'back' ? Math.min(y, vessel.widthMm - d / 2 - off) : y,
+        z,
+      ];
+      return [propose('gear-off-pane', [{ op: 'replace', path: pointer('equipment', id, 'placeMm'), value }])];
+    }
     case 'gear.bare-heater': {
       const id = finding.subjects[finding.subjects.length - 1] ?? '';
       return [propose('heater-cage', [{ op: 'add', path: pointer('equipment', id, 'guarded'), value: true }])];

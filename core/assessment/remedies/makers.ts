@@ -126,6 +126,7 @@ const MAKERS: { readonly [F in Family]?: Readonly<Partial<Record<FindingCodes[F]
     'top-up': [gearRemedy],
     'bare-heater': [gearRemedy],
     scours: [gearRemedy],
+    scraper: [gearRemedy],
   },
   law: {
     barred: [lawRemedy],

@@ -63,6 +63,11 @@ export function wordGear({ code, finding, who, show, count, units }: Words<Codes
             title: `A top-up that sticks takes the salt out`,
             reason: `All of its ${show('reservoir')} at once is more than a seventh of the tank. A smaller vessel, or a second switch above the first.`,
           };
+    case 'gear.scraper':
+      return {
+        title: `The scraper does not pass behind ${who}`,
+        reason: `It hangs ${show('gap')} from the ${finding.kind} pane, which is looked through, and a scraper is 30 mm: algae stay there, or it comes out each time.`,
+      };
     case 'gear.scours':
       return {
         title: 'The nozzle blows the bed away',

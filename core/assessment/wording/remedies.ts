@@ -51,6 +51,7 @@ export const GEAR_REMEDIES = {
   'smaller-reservoir': ({ show }) => `A top-up vessel of ${show('litres')}`,
   'two-heaters': ({ show }) => `Two heaters of ${show('each')} instead of one`,
   controller: () => 'A controller that cuts the heater off',
+  'gear-off-pane': () => 'Hang it off that pane',
   'nozzle-up': () => 'Turn the nozzle up',
   'heater-cage': () => 'A cage around the heater',
 } satisfies RemedyWords;

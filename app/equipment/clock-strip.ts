@@ -27,50 +27,52 @@ interface Grip {
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (drawn(); as d) {
-      <svg role="group" aria-label="The day’s switch times" [attr.viewBox]="'0 0 ' + size.width + ' ' + d.height">
-        @for (bar of d.night; track $index) {
-          <rect class="dark" [attr.x]="bar.x" [attr.width]="bar.width" y="0" [attr.height]="d.height - 20" />
-        }
-        @for (row of d.rows; track row.name) {
-          <text class="name" x="0" [attr.y]="row.y + 19">{{ row.name }}</text>
-          @for (bar of row.bars; track $index) {
-            <rect [class]="row.css" rx="3" height="18" [attr.x]="bar.x" [attr.width]="bar.width" [attr.y]="row.y + 6" />
+      <div class="scroll">
+        <svg role="group" aria-label="The day’s switch times" [attr.viewBox]="'0 0 ' + size.width + ' ' + d.height">
+          @for (bar of d.night; track $index) {
+            <rect class="dark" [attr.x]="bar.x" [attr.width]="bar.width" y="0" [attr.height]="d.height - 20" />
           }
-        }
-        @for (tick of d.ticks; track tick.hour) {
-          <path class="axis" [attr.d]="'M' + tick.x + ' ' + (d.height - 20) + 'v4'" />
-          <text class="tick" text-anchor="middle" [attr.x]="tick.x" [attr.y]="d.height - 4">{{ tick.hour }}</text>
-        }
-        <path class="axis" [attr.d]="'M' + size.left + ' ' + (d.height - 20) + 'H' + (size.width - size.right)" />
-        @for (grip of d.grips; track grip.handle) {
-          <g
-            class="grip"
-            role="slider"
-            tabindex="0"
-            aria-valuemin="0"
-            aria-valuemax="24"
-            [attr.data-clock]="grip.handle"
-            [attr.aria-label]="grip.name"
-            [attr.aria-valuenow]="grip.hour"
-            [attr.aria-valuetext]="grip.text"
-            [attr.aria-disabled]="!!view.readOnly()"
-            [attr.transform]="'translate(' + grip.x + ' ' + grip.y + ')'"
-            (pointerdown)="grab($event, grip)"
-            (pointermove)="drag($event)"
-            (pointerup)="drop()"
-            (pointercancel)="letGo()"
-            (lostpointercapture)="letGo()"
-            (keydown)="nudge($event, grip)"
-          >
-            <title>{{ grip.name }}, {{ grip.text }}</title>
-            <rect class="touch" x="-9" y="-3" width="18" height="30" />
-            <path class="mark" d="M-3.5 1h7v22h-7z" />
-            @if (hold()?.handle === grip.handle) {
-              <text class="now" text-anchor="middle" y="-5">{{ grip.text }}</text>
+          @for (row of d.rows; track row.name) {
+            <text class="name" x="0" [attr.y]="row.y + 19">{{ row.name }}</text>
+            @for (bar of row.bars; track $index) {
+              <rect [class]="row.css" rx="3" height="18" [attr.x]="bar.x" [attr.width]="bar.width" [attr.y]="row.y + 6" />
             }
-          </g>
-        }
-      </svg>
+          }
+          @for (tick of d.ticks; track tick.hour) {
+            <path class="axis" [attr.d]="'M' + tick.x + ' ' + (d.height - 20) + 'v4'" />
+            <text class="tick" text-anchor="middle" [attr.x]="tick.x" [attr.y]="d.height - 4">{{ tick.hour }}</text>
+          }
+          <path class="axis" [attr.d]="'M' + size.left + ' ' + (d.height - 20) + 'H' + (size.width - size.right)" />
+          @for (grip of d.grips; track grip.handle) {
+            <g
+              class="grip"
+              role="slider"
+              tabindex="0"
+              aria-valuemin="0"
+              aria-valuemax="24"
+              [attr.data-clock]="grip.handle"
+              [attr.aria-label]="grip.name"
+              [attr.aria-valuenow]="grip.hour"
+              [attr.aria-valuetext]="grip.text"
+              [attr.aria-disabled]="!!view.readOnly()"
+              [attr.transform]="'translate(' + grip.x + ' ' + grip.y + ')'"
+              (pointerdown)="grab($event, grip)"
+              (pointermove)="drag($event)"
+              (pointerup)="drop()"
+              (pointercancel)="letGo()"
+              (lostpointercapture)="letGo()"
+              (keydown)="nudge($event, grip)"
+            >
+              <title>{{ grip.name }}, {{ grip.text }}</title>
+              <rect class="touch" x="-9" y="-3" width="18" height="30" />
+              <path class="mark" d="M-3.5 1h7v22h-7z" />
+              @if (hold()?.handle === grip.handle) {
+                <text class="now" text-anchor="middle" y="-5">{{ grip.text }}</text>
+              }
+            </g>
+          }
+        </svg>
+      </div>
     }
   `,
   styles: `
@@ -80,6 +82,15 @@ interface Grip {
       max-width: 760px;
       overflow: visible;
       touch-action: pan-y;
+    }
+    .scroll {
+      overflow-x: auto;
+      padding-top: 14px;
+    }
+    @media (max-width: 719px) {
+      svg {
+        min-width: 560px;
+      }
     }
     .name {
       fill: var(--ink);

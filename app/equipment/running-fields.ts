@@ -73,6 +73,13 @@ type Filter = Extract<Device, { kind: 'filter' }>;
       gap: 6px;
       margin: 6px 0;
     }
+    h3 .pick {
+      margin-left: 8px;
+      font-family: 'Atkinson Hyperlegible Next Variable', sans-serif;
+      font-size: 12.5px;
+      font-weight: 400;
+      text-align: left;
+    }
     h3 {
       margin: 10px 0 4px;
       font-size: 15px;

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, resource, signal } from '@angular/core';
 import { firstValueFrom } from 'rxjs';
 import { inOrder } from '../../core/design/design';
 import { CLEANED, filterBalance } from '../../core/assessment/spare-media';
@@ -65,7 +65,7 @@ type Filter = Extract<Device, { kind: 'filter' }>;
   styleUrls: ['../ui/scene-bench.less'],
   styles: `
     .fields {
-      align-items: end;
+      align-items: start;
     }
     .adders {
       display: flex;
@@ -125,6 +125,24 @@ export class RunningFields {
   protected readonly airs = computed(() =>
     inOrder(this.tank.design()?.equipment ?? {}).flatMap(([id, device]) => (device.kind === 'air' ? [{ id, device }] : [])),
   );
+
+  private readonly room = resource({
+    params: () => this.tank.design()?.roomId,
+    loader: ({ params }) => this.library.summaries(params),
+  });
+  /** Other tanks of the room, for air that comes from there. */
+  protected readonly neighbours = computed(() =>
+    (this.room.value() ?? [])
+      .filter(({ id, archived }) => id !== this.tank.design()?.id && !archived)
+      .map(({ id, name }) => ({ value: id, text: `the pump of ${name}` })),
+  );
+
+  protected setAirOf(id: string, tankId: string | null): void {
+    const path = pointer('equipment', id, 'ofTankId');
+    const has = this.airs().some((one) => one.id === id && one.device.ofTankId !== undefined);
+    if (tankId === null && !has) return;
+    this.store.edit('Where the air comes from', [tankId === null ? { op: 'remove', path } : { op: 'add', path, value: tankId }]);
+  }
 
   /** What the filters carry, against what they are given. */
   protected readonly carried = computed(() => {

@@ -4,5 +4,6 @@ import type { BenchPart } from '../shell/bench';
 export const parts: readonly BenchPart[] = [
   { name: 'Planting', words: ['aquatic plants', 'moss', 'floating plants', 'planted tank', 'plants', 'brush'], control: 'plantings' },
   { name: 'Light', words: ['lamp', 'PAR', 'PPFD', 'lumens', 'lux', 'DLI', 'photons', 'LED'], control: 'lamps' },
+  { name: 'Feeding ring', words: ['floating ring', 'feeding window', 'floaters'], control: 'ring' },
   { name: 'How far grown', words: ['grown in', 'six weeks', 'growth', 'trim'], control: 'grown' },
 ];

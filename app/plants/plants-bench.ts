@@ -29,6 +29,7 @@ import { Why } from '../store/why';
 import { ChoiceField } from '../ui/choice';
 import { lightKey } from '../section/light-shade';
 import { workedOut } from '../store/worked-out';
+import { FeedingRing } from './feeding-ring';
 import { FertiliserFields } from './fertiliser-fields';
 import { LampFields } from './lamp-fields';
 import { PlantingPlans } from './planting-plans';
@@ -73,7 +74,7 @@ const NOTE_WORD: Readonly<Record<PlantingNote['kind'], (one: string, other: stri
 /** The plants of the tank: where they stand, what holds them, how far they are grown. */
 @Component({
   selector: 'tr-plants-bench',
-  imports: [ChoiceField, FertiliserFields, LampFields, LatinText, PlantingPlans, QuantityField, Section, SelectField],
+  imports: [ChoiceField, FeedingRing, FertiliserFields, LampFields, LatinText, PlantingPlans, QuantityField, Section, SelectField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './plants-bench.html',
   styleUrls: ['../ui/scene-bench.less', './plants-bench.less'],

@@ -7,6 +7,7 @@ import { layer, tank } from '../../core/testing/tanks';
 import { LIGHT_STEPS, lightKey, lightPicture } from '../section/light-shade';
 import { TankSession } from '../store/tank-session';
 import { openBench } from '../testing/open-bench';
+import { FeedingRing } from './feeding-ring';
 import { FertiliserFields } from './fertiliser-fields';
 import { LampFields } from './lamp-fields';
 import { PlantingPlans } from './planting-plans';
@@ -103,5 +104,25 @@ describe('the picture of light', () => {
     const strength = lightKey('loam').map(({ fill }) => Number(/\/ ([\d.]+)\)/.exec(fill)![1]));
     expect([...strength].sort((a, b) => b - a)).toEqual(strength);
     expect(strength[strength.length - 1]).toBe(0);
+  });
+});
+
+describe('a feeding ring', () => {
+  afterEach(async () => TestBed.inject(TankSession).close());
+  it('is offered where leaves float, moved inside the glass only, and taken out again', async () => {
+    const design = lit();
+    const over = { ...newPlanting('limnobium-laevigatum', 2, [300, 150, 0]), count: 4 };
+    const bench = await openBench(FeedingRing, { ...design, scene: { ...design.scene, over } });
+    const ring = () => bench.design().care.feedingRing;
+    await bench.press('Float a feeding ring');
+    expect(ring()).toEqual({ diameterMm: 100, atMm: [420, 120] });
+    await bench.type('Across', '12');
+    await bench.type('From the left', '999');
+    expect(ring()).toEqual({ diameterMm: 120, atMm: [420, 120] });
+    await bench.press('Take the ring out');
+    expect(ring()).toBeUndefined();
+  });
+  it('is not spoken of where nothing floats', async () => {
+    expect((await openBench(FeedingRing, lit())).host.textContent?.trim()).toBe('');
   });
 });

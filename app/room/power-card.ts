@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import type { Operation } from 'rfc6902';
-import { addedUp } from '../../core/assessment/added-up';
+import { addedUp, AIR_PER_TANK_L_PER_MIN, sharedAir } from '../../core/assessment/added-up';
 import type { Room } from '../../core/design/room';
 import { formatQuantity, rounded } from '../../core/quantity/format';
 import { PreferencesStore } from '../store/preferences';
@@ -36,6 +36,9 @@ import { QuantityField } from '../ui/quantity-field';
             }
           </tbody>
         </table>
+      }
+      @for (line of air(); track line) {
+        <p>{{ line }}</p>
       }
       <p class="small soft">
         Labels, as they are drawn when the current comes back and every heater is cold. A line is often good for 10 to 16 A, less for hours
@@ -95,6 +98,21 @@ export class PowerCard {
         amps120: amps(watts, 120),
       })),
     };
+  });
+
+  /** Pumps that blow into several tanks, and whether it is enough for them. */
+  protected readonly air = computed(() => {
+    const tanks = this.tanks();
+    const name = (id: string) => tanks.find((tank) => tank.id === id)?.name ?? 'a tank that is no longer here';
+    return sharedAir(tanks.map(({ id, judged }) => ({ id, air: judged?.power?.air ?? [] }))).map(({ tankId, lPerMin, has, tankIds }) => {
+      const others = tankIds.slice(1).map(name).join(', ');
+      if (!has) return `${others}: air is to come from ${name(tankId)}, which has no air pump.`;
+      const start = `The air of ${name(tankId)} goes into ${tankIds.length} tanks (also ${others})`;
+      if (lPerMin === null) return `${start}; what its pump gives is not stated.`;
+      const each = lPerMin / tankIds.length;
+      const enough = each >= AIR_PER_TANK_L_PER_MIN ? 'enough for a sponge in each' : 'too little for a sponge in each, which takes 1 to 2';
+      return `${start}: ${rounded(each, 1, this.units())} L/min for each of them, ${enough}; the deepest gets least unless its valve is opened most.`;
+    });
   });
 
   protected set(value: number | null): void {

@@ -346,6 +346,14 @@ export class Section {
     return stop === undefined || !frame || !this.section() || stop >= this.waterMm() ? null : frame.y0 - stop * frame.scale;
   });
 
+  /** What floats to feed in. */
+  protected readonly ring = computed(() => {
+    const [ring, frame] = [this.tank.design()?.care.feedingRing, this.frame()];
+    if (!ring || !frame || this.waterMm() <= 0) return null;
+    const [x, y] = ring.atMm;
+    return { x: frame.x0 + x * frame.scale, y: frame.y0 - y * frame.scale, half: (ring.diameterMm / 2) * frame.scale };
+  });
+
   /** The floor from above, small, for forms that the front view does not tell from a box. */
   protected readonly plan = computed(() => {
     const vessel = this.vessel();

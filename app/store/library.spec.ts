@@ -78,7 +78,7 @@ describe('the library', () => {
   it('leaves everything as it was when a file is refused', async () => {
     const library = await emptied();
     await library.saveDesign(weedyThicket);
-    for (const bad of ['{', '{}', JSON.stringify({ ...fixture, design: { ...fixture.design, schema: 10 } })]) {
+    for (const bad of ['{', '{}', JSON.stringify({ ...fixture, design: { ...fixture.design, schema: 11 } })]) {
       expect((await library.importDesign(bad)).ok)
         .withContext(bad.slice(0, 20))
         .toBeFalse();

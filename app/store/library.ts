@@ -87,7 +87,10 @@ export class Library {
         db.getAllKeysFromIndex('designs', 'byRoom', roomId),
       ]);
       // one that is damaged harms no other: it is made anew from its design
-      const sound = summaries.filter((summary) => TankSummary.safeParse(summary).success);
+      const sound = summaries.flatMap((summary) => {
+        const read = TankSummary.safeParse(summary);
+        return read.success ? [read.data] : [];
+      });
       const known = new Set(sound.map(({ id }) => id));
       const missing = await Promise.all(keys.filter((key) => !known.has(key)).map((key) => db.get('designs', key)));
       return [...sound, ...missing.flatMap((record) => (record ? [summaryOf(record)] : []))];

@@ -30,6 +30,10 @@ export const TankSummary = z.object({
           timers: z.number(),
           lines: z.record(z.string(), z.number()),
           unstated: z.number(),
+          air: z
+            .array(z.object({ lPerMin: z.number().nullable(), ofTankId: z.string().nullable() }))
+            .readonly()
+            .default([]),
         })
         .optional(),
       figure: z.custom<TankFigure>().nullable(),

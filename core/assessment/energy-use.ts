@@ -38,6 +38,8 @@ export function energyUse({ world: { design }, derived }: Assessment): EnergyRow
       hours,
       kwhPerYear: watts === null || hours === null ? null : kwhPerYear(watts, hours),
     });
+    // another tank pays for it
+    if (device.kind === 'air' && device.ofTankId !== undefined) return row(0, 24);
     switch (kind) {
       case 'heater':
         return row(balance ? share(kind) * meanOf(balance, ({ heaterW }) => heaterW) : null, 24);

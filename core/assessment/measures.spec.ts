@@ -2,7 +2,7 @@ import { judge, tank } from '../testing/tanks';
 import { coolerWasteW, energyUse } from './energy-use';
 import { heatSavings, powerCutPlan } from './measures';
 import { monthOf, tankDay } from './day';
-import { addedUp } from './added-up';
+import { addedUp, sharedAir } from './added-up';
 import { powerUse } from './power-use';
 import { lightHours } from './derive/assumed';
 import { emptyDesign } from '../design/design';
@@ -80,10 +80,40 @@ describe('which day is looked at', () => {
 
 describe('power', () => {
   it('of forty tanks adds up, line by line', () => {
-    const one = { ratedW: 55, kwhPerYear: 200, sockets: 3, timers: 1, lines: { left: 30, '': 25 }, unstated: 1 };
+    const one = { ratedW: 55, kwhPerYear: 200, sockets: 3, timers: 1, lines: { left: 30, '': 25 }, unstated: 1, air: [] };
     const all = addedUp(Array.from({ length: 40 }, () => one));
-    expect(all).toEqual({ ratedW: 2200, kwhPerYear: 8000, sockets: 120, timers: 40, lines: { left: 1200, '': 1000 }, unstated: 40 });
+    expect(all).toEqual({
+      ratedW: 2200,
+      kwhPerYear: 8000,
+      sockets: 120,
+      timers: 40,
+      lines: { left: 1200, '': 1000 },
+      unstated: 40,
+      air: [],
+    });
     expect(addedUp([]).sockets).toBe(0);
+  });
+  it('of an air pump that blows into other tanks is counted once, where it stands', () => {
+    const air = { ...newDevice('air', 0, { order: 5, powerW: 8, sizeMm: null, placeMm: null }) };
+    const own = powerUse(judge({ ...warm, equipment: { air } }));
+    const shared = powerUse(judge({ ...warm, equipment: { air: { ...air, ofTankId: 'a' } as typeof air } }));
+    expect([own.ratedW, own.sockets, shared.ratedW, shared.sockets]).toEqual([8, 1, 0, 0]);
+    expect([own.kwhPerYear > 69, shared.kwhPerYear]).toEqual([true, 0]);
+    expect(shared.air).toEqual([{ lPerMin: null, ofTankId: 'a' }]);
+  });
+  it('tells who hangs on whose air, and how much is left for each', () => {
+    const taken = { lPerMin: null, ofTankId: 'a' };
+    const tanks = [
+      { id: 'a', air: [{ lPerMin: 6, ofTankId: null }] },
+      { id: 'b', air: [taken, taken] },
+      { id: 'c', air: [taken] },
+      { id: 'd', air: [{ lPerMin: null, ofTankId: 'c' }] },
+    ];
+    expect(sharedAir(tanks)).toEqual([
+      { tankId: 'a', lPerMin: 6, has: true, tankIds: ['a', 'b', 'c'] },
+      { tankId: 'c', lPerMin: null, has: false, tankIds: ['c', 'd'] },
+    ]);
+    expect(sharedAir([{ id: 'a', air: [{ lPerMin: 6, ofTankId: 'a' }] }])).toEqual([]);
   });
   it('goes by the hours that the tank is lit', () => {
     expect(lightHours(emptyDesign('d', 'r', 'Dark'))).toBe(9);

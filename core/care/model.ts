@@ -28,6 +28,10 @@ export const CarePlan = z.strictObject({
   /** When it is fed, hours from midnight; none for little by little. */
   feedHours: z.array(z.number().min(0).lt(24, 'a day has 24 hours')).max(12),
   surface: Surface.nullable(),
+  /** Floats on the water and keeps a window open among leaves; left out for none. */
+  feedingRing: z
+    .strictObject({ diameterMm: z.number().min(30).max(600), atMm: z.tuple([z.number().finite(), z.number().finite()]) })
+    .optional(),
   /** Given by hand, per litre of the tank. */
   doses: z.record(
     Key,

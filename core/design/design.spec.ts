@@ -9,6 +9,7 @@ import fixture6 from './fixtures/design-v6.json';
 import fixture7 from './fixtures/design-v7.json';
 import fixture8 from './fixtures/design-v8.json';
 import fixture10 from './fixtures/design-v10.json';
+import fixture11 from './fixtures/design-v11.json';
 import fixture9 from './fixtures/design-v9.json';
 import { emptyCare } from '../care/model';
 import { catalogueData } from '../../catalogue';
@@ -85,7 +86,7 @@ describe('a design document', () => {
   it('of version 1 is still read: the frozen fixture', () => {
     const read = readDesignFile(JSON.stringify(fixture));
     expect(read.ok ? read.document.design.name : read.refusals).toEqual('Frozen peat pocket');
-    expect(DESIGN_SCHEMA).toBe(10);
+    expect(DESIGN_SCHEMA).toBe(11);
   });
 
   it('of version 2 is read, and what it did not say of the water is nothing', () => {
@@ -93,7 +94,7 @@ describe('a design document', () => {
     const { water, ...rest } = fixture2.design;
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...rest,
-      schema: 10,
+      schema: 11,
       grown: 'grown',
       readings: {},
       brief: { ...rest.brief, fidelity: null },
@@ -112,7 +113,7 @@ describe('a design document', () => {
     const { soil, ...loose } = additions;
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture3.design,
-      schema: 10,
+      schema: 11,
       grown: 'grown',
       readings: {},
       brief: { ...fixture3.design.brief, fidelity: null },
@@ -136,7 +137,7 @@ describe('a design document', () => {
     const read = readDesignFile(JSON.stringify(file));
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture4.design,
-      schema: 10,
+      schema: 11,
       care: { ...fixture4.design.care, fertiliser: {}, ...unclocked },
       grown: 'grown',
       readings: {},
@@ -160,7 +161,7 @@ describe('a design document', () => {
     const { brief } = fixture5.design;
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture5.design,
-      schema: 10,
+      schema: 11,
       water: fedLevel(fixture5.design.water),
       equipment: geared(fixture5.design.equipment),
       care: { ...fixture5.design.care, fertiliser: {}, ...unclocked },
@@ -174,15 +175,21 @@ describe('a design document', () => {
 
   it('of version 10 is read as it stands, with the flow, the media and the intake of its filter, and its air pump', () => {
     const read = readDesignFile(JSON.stringify(fixture10));
-    expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual(fixture10.design);
+    expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({ ...fixture10.design, schema: 11 });
     expect(fixture10.design.equipment.filter.media.length).toBe(2);
+  });
+
+  it('of version 11 is read as it stands, with its feeding ring and the air that comes from another tank', () => {
+    const read = readDesignFile(JSON.stringify(fixture11));
+    expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual(fixture11.design);
+    expect([fixture11.design.care.feedingRing.diameterMm, fixture11.design.equipment.air.ofTankId]).toEqual([100, 'weedy-thicket']);
   });
 
   it('of version 9 is read with the hours of its lamps, what a meter read, and what plants are given; its filter has no figures', () => {
     const read = readDesignFile(JSON.stringify(fixture9));
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture9.design,
-      schema: 10,
+      schema: 11,
       water: fedLevel(fixture9.design.water),
       care: { ...fixture9.design.care, ...unclocked },
       equipment: geared(fixture9.design.equipment),
@@ -195,7 +202,7 @@ describe('a design document', () => {
     const { lamp, ...gear } = fixture8.design.equipment;
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture8.design,
-      schema: 10,
+      schema: 11,
       water: fedLevel(fixture8.design.water),
       equipment: { ...geared(gear), lamp: { ...lamp, light: { ...lamp.light, hours: null, rampHours: 0, pauseHours: 0, reading: null } } },
       care: { ...fixture8.design.care, fertiliser: {}, ...unclocked },
@@ -206,7 +213,7 @@ describe('a design document', () => {
     const read = readDesignFile(JSON.stringify(fixture7));
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture7.design,
-      schema: 10,
+      schema: 11,
       water: fedLevel(fixture7.design.water),
       equipment: geared(fixture7.design.equipment),
       care: { ...fixture7.design.care, fertiliser: {}, ...unclocked },
@@ -220,7 +227,7 @@ describe('a design document', () => {
     const read = readDesignFile(JSON.stringify(fixture6));
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture6.design,
-      schema: 10,
+      schema: 11,
       water: fedLevel(fixture6.design.water),
       equipment: geared(fixture6.design.equipment),
       care: { ...fixture6.design.care, fertiliser: {}, ...unclocked },

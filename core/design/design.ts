@@ -9,7 +9,7 @@ import { Vessel } from '../vessel/model';
 import { Reading } from '../water/reading';
 import { emptyWaterPlan, WaterPlan } from '../water/model';
 
-export const DESIGN_SCHEMA = 10;
+export const DESIGN_SCHEMA = 11;
 
 const SpaceMm = z.number().min(50).max(20000);
 

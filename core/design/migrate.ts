@@ -225,6 +225,9 @@ function design9to10({ equipment, water, care, ...design }: Json): Json {
   };
 }
 
+/** Version 11: what earlier versions do not know of may be in it, and nothing of theirs has changed. */
+const design10to11 = (design: Json): Json => ({ ...design, schema: 11 });
+
 /** Version 4: what the room adds to the catalogue. */
 function room3to4(room: Json): Json {
   return { ...room, schema: 4, own: { organisms: {}, biotopes: {}, overrides: {} } };
@@ -251,6 +254,7 @@ const DESIGN_STEPS: Readonly<Record<number, (design: Json) => Json>> = {
   7: design7to8,
   8: design8to9,
   9: design9to10,
+  10: design10to11,
 };
 const ROOM_STEPS: Readonly<Record<number, (room: Json) => Json>> = { 1: room1to2, 2: room2to3, 3: room3to4, 4: room4to5, 5: room5to6 };
 

@@ -141,6 +141,8 @@ export const Device = z.discriminatedUnion('kind', [
     checkValve: z.boolean().nullable(),
     /** Stands lower than the water: without a valve it runs back through the line. */
     below: z.boolean().nullable(),
+    /** The tank of the room whose pump blows here too; left out for a pump of its own. */
+    ofTankId: z.string().min(1).max(80).optional(),
     /** Goes on by itself when the current is gone. */
     battery: z.boolean(),
     ...shared,

@@ -1,6 +1,7 @@
 import type { Finding } from '../calculation/finding';
 import type { Animal, Plant } from '../catalogue/organism';
 import { harmedByCarbon } from '../tank/fertiliser';
+import { FEEDING_RING_MM } from './feeding-ring';
 import { plantedShare } from './growth';
 import type { Standing } from './standing';
 
@@ -44,9 +45,14 @@ export function algaeFinding(dailyMol: number | null, planted: number, soilGives
 /** Floating leaves over more of the surface than this leave nowhere to feed, and no ripple. Common practice. */
 const CLOSED = 0.85;
 
-export function closedFinding(floating: number, floaters: readonly Standing[], lived: boolean): Finding | null {
+export function closedFinding(
+  floating: number,
+  floaters: readonly Standing[],
+  lived: boolean,
+  ring: { diameterMm: number } | undefined,
+): Finding | null {
   const [first] = floaters;
-  if (!first || !lived || floating < CLOSED) return null;
+  if (!first || !lived || floating < CLOSED || (ring && ring.diameterMm >= FEEDING_RING_MM)) return null;
   return tank('plants.closed', 'watch', floating - CLOSED, {
     values: { floating: share(floating) },
     subjects: floaters.map(({ id }) => id),

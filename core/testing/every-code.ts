@@ -450,7 +450,7 @@ export const EVERY_CODE: Readonly<Record<Exclude<FindingCode, `sham.${string}`>,
     of: but(({ scene }) => Object.assign(scene, { a: { ...newPlanting('limnobium-laevigatum', 900, [300, 100, 0]), count: 60 } })),
     severity: 'watch',
     says: /Floating leaves close 95 % of the surface/,
-    mends: 'thin-plant',
+    mends: 'feeding-ring',
   },
   'plants.bright': {
     of: {

@@ -51,6 +51,22 @@ export const PLANTED_THRIVING: readonly KeptTank[] = [
       design.equipment['fan'] = { order: 9, kind: 'fan', setPointC: 22, powerW: 3, sizeMm: null, placeMm: null };
     },
   },
+  {
+    name: 'Guppies under a closed cover of frogbit, fed in a ring',
+    sizeMm: sizes.twenty,
+    water: 'hard',
+    heaterC: 24,
+    filter: 'sponge',
+    stock: [
+      ['poecilia-reticulata', 9, 'keep', 6],
+      ['vittina-natalensis', 2],
+    ],
+    plants: [],
+    more: ({ scene, care }) => {
+      Object.assign(scene, { over: { ...newPlanting('limnobium-laevigatum', 900, [300, 150, 0]), count: 60 } });
+      care.feedingRing = { diameterMm: 100, atMm: [420, 90] };
+    },
+  },
   // planted by light that is stated
   {
     name: 'Shade plants on wood under a plain bar, cardinals below, 112 L',

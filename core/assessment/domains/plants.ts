@@ -63,6 +63,7 @@ declare module '../remedies/remedy' {
     'root-plant': true;
     'lamp-dim': true;
     'thin-plant': true;
+    'feeding-ring': true;
     'move-to-light': true;
     cover: true;
     float: true;
@@ -164,6 +165,7 @@ function tankFindings(design: Design, derived: Derived, place: Place, standing: 
       cover.floating,
       standing.filter(({ hold }) => hold === 'afloat'),
       animals.length > 0,
+      design.care.feedingRing,
     ),
     brightFinding(
       animals.filter(({ animal }) => animal.traits.light.value === 'dim' && !hasDark(animal, derived['hardscape.refuges'].value ?? [])),

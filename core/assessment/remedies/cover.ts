@@ -5,6 +5,7 @@ import { nextOrder, type Design } from '../../design/design';
 import { pointer } from '../../design/edit';
 import { easeOf, suits } from '../../plants/choose';
 import { coverOf, DENSE_SHARE, foliageL, placesIn } from '../../plants/cover';
+import { ringAt, USUAL_RING_MM } from '../../plants/feeding-ring';
 import { plantedShare, sizeShare } from '../../plants/growth';
 import { newPlanting, type PlantItem } from '../../plants/model';
 import { naturalHold, type Standing } from '../../plants/standing';
@@ -197,6 +198,21 @@ export function fastStemsRemedy(assessment: Assessment, finding: Finding): Propo
   ];
 }
 
+function ringFor({ vessel, rev }: Design): Proposal[] {
+  if (!vessel || Math.min(vessel.lengthMm, vessel.widthMm) < 2 * USUAL_RING_MM) return [];
+  return [
+    {
+      kind: 'feeding-ring',
+      subjects: [],
+      values: { across: { quantity: 'length', value: USUAL_RING_MM } },
+      patch: [
+        forRevision(rev),
+        { op: 'add', path: '/care/feedingRing', value: { diameterMm: USUAL_RING_MM, atMm: ringAt(vessel, USUAL_RING_MM) } },
+      ],
+    },
+  ];
+}
+
 /** Of the surface that floating leaves are thinned to. Common practice: a third stays open. */
 const LEFT_FLOATING = 0.65;
 function openShare(standing: readonly Standing[], surfaceMm2: number): number {
@@ -233,7 +249,7 @@ export function thinRemedy(assessment: Assessment, finding: Finding): Proposal[]
   };
   switch (finding.code) {
     case 'plants.closed':
-      return thin(finding.subjects, openShare(standing, place.surfaceMm2));
+      return [...ringFor(design), ...thin(finding.subjects, openShare(standing, place.surfaceMm2))];
     case 'plants.roots-reach':
     case 'plants.poison': {
       const own = design.scene[finding.subjects[0] ?? ''];

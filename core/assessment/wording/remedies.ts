@@ -63,6 +63,7 @@ export const PLANT_REMEDIES = {
   'smaller-plant': ({ names }) => `${names[0] ?? 'A smaller kind'} instead`,
   'root-plant': () => 'Root it in the bed',
   'lamp-dim': ({ show }) => `Dim the lamps to ${show('dim')}`,
+  'feeding-ring': ({ show }) => `A floating ring of ${show('across')} keeps a window open`,
   'thin-plant': ({ show, names }) => `Thin ${names[0] ?? 'it'} to ${show('count')}`,
   'move-to-light': () => 'Move it out of the shade',
   cover: ({ show, names, remedy }) => `${remedy.values['tied']?.value ? 'Tie on' : 'Put in'} ${show('count')} × ${names[0] ?? 'moss'}`,

@@ -12,7 +12,8 @@ import { additionOrder } from '../../core/stocking/addition-order';
 import { conditionerOf } from '../../core/water/conditioners';
 import { massOf } from '../../core/hardscape/mass';
 import type { Plant } from '../../core/catalogue/organism';
-import { donorsAmong, plantsOnHand, type Donor } from '../../core/plants/on-hand';
+import { kindsOnHand } from '../../core/catalogue/kinds-on-hand';
+import { donorsAmong, type Donor } from '../../core/plants/donors';
 import { plantingWork, plantsToBuy } from '../../core/plants/to-buy';
 import { Section } from '../section/section';
 import { Library } from '../store/library';
@@ -142,7 +143,7 @@ export class Sheet {
   protected readonly plants = computed(() => {
     const derived = this.view.derived();
     const plants = [...(this.view.catalogue()?.organisms.values() ?? [])].filter((entry): entry is Plant => entry.kind === 'plant');
-    const onHand = plantsOnHand(Object.values(this.view.room()?.onHand ?? {}), plants);
+    const onHand = kindsOnHand('plant', Object.values(this.view.room()?.onHand ?? {}), plants);
     const kinds = plantsToBuy(derived?.['plants.standing'].value ?? [], onHand, this.donors());
     if (kinds.length === 0) return null;
     const shrimp = (derived?.['stock.members'].value ?? []).some(

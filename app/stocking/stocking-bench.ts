@@ -1,122 +1,72 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { RouterLink } from '@angular/router';
-import { companyOf } from '../../core/assessment/derive';
-import { pairsOf } from '../../core/assessment/pairs';
-import { ADDITION_WORD, pairWord, plain, wordFinding } from '../../core/assessment/wording';
-import { SEVERITY_WORD } from '../../core/calculation/finding';
-import type { Animal } from '../../core/catalogue/organism';
-import type { Phase } from '../../core/catalogue/parameter';
-import { inOrder, type Design } from '../../core/design/design';
-import { pointer } from '../../core/design/edit';
-import { additionOrder } from '../../core/stocking/addition-order';
-import { Section } from '../section/section';
-import { Why } from '../store/why';
-import { PreferencesStore } from '../store/preferences';
-import { TankSession } from '../store/tank-session';
-import { TankView } from '../store/tank-view';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
+import { Router } from '@angular/router';
 import { ChoiceField, type Choice } from '../ui/choice';
-import { QuantityField } from '../ui/quantity-field';
-import { SeverityGlyph } from '../ui/severity-glyph';
-import { setCount, setFemales } from '../../core/design/edits/company-edits';
+import { CompanyFace } from './company-face';
+import { HowManyFace } from './how-many-face';
+import { WhoElseFace } from './who-else-face';
 
-const PHASES: readonly Choice<Phase>[] = [
-  { value: 'keep', text: 'keep' },
-  { value: 'condition', text: 'condition' },
-  { value: 'spawn', text: 'spawn' },
-  { value: 'larvae', text: 'larvae' },
+type Face = 'company' | 'else' | 'many';
+const FACES: readonly Choice<Face>[] = [
+  { value: 'company', text: 'Company' },
+  { value: 'else', text: 'Who else' },
+  { value: 'many', text: 'How many' },
 ];
+const HINT: Readonly<Record<Face, string>> = {
+  company: 'who lives with whom, and in which order they go in',
+  else: 'every animal of the catalogue, put in and judged',
+  many: 'what the tank carries, and what runs out first',
+};
 
-/** The company: who, how many, of which sex, meant for what; who suits whom; in which order they go in. */
+/** Who lives with whom, and who else could. */
 @Component({
   selector: 'tr-stocking-bench',
-  imports: [RouterLink, Section, QuantityField, ChoiceField, SeverityGlyph],
+  imports: [ChoiceField, CompanyFace, HowManyFace, WhoElseFace],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  templateUrl: './stocking-bench.html',
+  template: `
+    <div class="head">
+      <h1>Stocking</h1>
+      <span class="soft small">{{ hint() }}</span>
+      <tr-choice
+        class="faces"
+        label="Face of this bench"
+        [hideLabel]="true"
+        [options]="faces"
+        [value]="shown()"
+        (chosen)="choose($event)"
+      />
+    </div>
+    @switch (shown()) {
+      @case ('company') {
+        <tr-company-face />
+      }
+      @case ('else') {
+        @defer (on immediate) {
+          <tr-who-else-face />
+        } @placeholder {
+          <p class="soft">Opening …</p>
+        }
+      }
+      @case ('many') {
+        @defer (on immediate) {
+          <tr-how-many-face />
+        } @placeholder {
+          <p class="soft">Opening …</p>
+        }
+      }
+    }
+  `,
   styleUrl: './stocking-bench.less',
 })
 export class StockingBench {
-  protected readonly view = inject(TankView);
-  private readonly store = inject(TankSession);
-  private readonly why = inject(Why);
-  private readonly units = inject(PreferencesStore).units;
-  protected readonly phases = PHASES;
-  protected readonly locked = computed(() => !!this.view.readOnly());
+  private readonly router = inject(Router);
+  protected readonly faces = FACES;
+  /** The face in the address, so that it can be linked to and comes back with the page. */
+  readonly face = input<string>();
+  protected readonly shown = linkedSignal<Face>(() => FACES.find(({ value }) => value === this.face())?.value ?? 'company');
+  protected readonly hint = computed(() => HINT[this.shown()]);
 
-  protected readonly stock = computed(() => {
-    const catalogue = this.view.catalogue();
-    return inOrder(this.view.design()?.stock ?? {}).map(([id, entry]) => {
-      const organism = catalogue?.organisms.get(entry.organismId);
-      const animal = organism?.kind === 'animal' ? organism : null;
-      return {
-        id,
-        entry,
-        animal,
-        name: organism?.latin ?? entry.organismId,
-        strata: animal?.traits.strata.value?.join(', ') ?? 'not known',
-      };
-    });
-  });
-
-  /** Rows and columns of the matrix; a cell reads the findings of two kinds. */
-  protected readonly matrix = computed(() => {
-    const assessment = this.view.assessment();
-    if (!assessment) return null;
-    const rows = this.stock();
-    const pairs = new Map(pairsOf(assessment).map((pair) => [`${pair.a}:${pair.b}`, pair]));
-    return rows.slice(1).map((row, i) => ({
-      ...row,
-      cells: rows.slice(0, i + 1).map((column) => {
-        const pair = pairs.get(`${column.id}:${row.id}`);
-        const [worst] =
-          pair?.findings.toSorted((a, b) => Number(b.severity === pair.severity) - Number(a.severity === pair.severity)) ?? [];
-        const severity = pair?.severity ?? 'unknown';
-        const titles = pair?.findings.map((finding) => plain(wordFinding(finding, assessment, this.units()).title)) ?? [];
-        const more = titles.length - 1;
-        const word = worst ? (pairWord(worst.code) ?? SEVERITY_WORD[severity].toLowerCase()) : SEVERITY_WORD[severity].toLowerCase();
-        return {
-          id: column.id,
-          severity,
-          word,
-          more,
-          label: `${word}${more > 0 ? ` +${more}` : ''}: ${column.name} and ${row.name}: ${titles.length > 0 ? titles.join('; ') : SEVERITY_WORD[severity].toLowerCase()}`,
-          key: worst?.key ?? null,
-        };
-      }),
-    }));
-  });
-
-  protected readonly order = computed(() => {
-    const names = new Map(this.stock().map(({ id, name }) => [id, name]));
-    return additionOrder(companyOf(this.view.members())).map((addition) => ({
-      ...addition,
-      name: names.get(addition.id) ?? addition.id,
-      reason: ADDITION_WORD[addition.why],
-    }));
-  });
-
-  protected short(animal: Animal | null, name: string): string {
-    const [genus = '', ...rest] = (animal?.latin ?? name).split(' ');
-    return rest.length > 0 ? `${genus.charAt(0)}. ${rest.join(' ')}` : genus;
-  }
-
-  protected open(key: string | null): void {
-    if (key) this.why.finding(key);
-  }
-
-  protected count(id: string, value: number): void {
-    this.withDesign((design) => this.store.edit('Count', setCount(design, id, value)));
-  }
-
-  protected females(id: string, value: number | null): void {
-    this.withDesign((design) => this.store.edit('Sexes', setFemales(design, id, value)));
-  }
-
-  protected phase(id: string, value: Phase): void {
-    this.store.edit('Purpose', [{ op: 'replace', path: pointer('stock', id, 'phase'), value }]);
-  }
-
-  private withDesign(act: (design: Design) => unknown): void {
-    const design = this.view.design();
-    if (design) act(design);
+  protected choose(face: Face): void {
+    this.shown.set(face);
+    void this.router.navigate([], { queryParams: { face: face === 'company' ? null : face }, replaceUrl: true });
   }
 }

@@ -19,13 +19,14 @@ export class JudgeFeed implements OnDestroy {
    * Answers once, or fails with the reason.
    *
    * @param whole by the whole catalogue: for what looks for other animals than the tank names
+   * @param share told how far a long task is
    */
   ask<K extends TaskName>(
     task: K,
     design: Design,
     room: Room,
     input: Tasks[K]['input'],
-    { whole } = { whole: true },
+    { whole = true, share }: { whole?: boolean; share?: (share: number) => void } = {},
   ): Observable<Tasks[K]['output']> {
     const part = () => (whole ? wholeCatalogue() : catalogueOf(idsToJudge(design, room)));
     return defer(() => from(Promise.all([this.started(), part()]))).pipe(
@@ -34,7 +35,7 @@ export class JudgeFeed implements OnDestroy {
           worker.postMessage({ whole: catalogue } satisfies JudgeAsk);
           this.given = worker;
         }
-        return this.askOf<Tasks[K]['output']>(worker, { task, design, room, input, catalogue: whole ? 'whole' : catalogue });
+        return this.askOf<Tasks[K]['output']>(worker, { task, design, room, input, catalogue: whole ? 'whole' : catalogue }, share);
       }),
     );
   }
@@ -45,12 +46,13 @@ export class JudgeFeed implements OnDestroy {
     return this.worker;
   }
 
-  private askOf<T>(worker: Worker, ask: object): Observable<T> {
+  private askOf<T>(worker: Worker, ask: object, share?: (share: number) => void): Observable<T> {
     return new Observable((subscriber) => {
       const id = ++this.asked;
       let open = true;
       const on = ({ data }: MessageEvent<JudgeTold>) => {
         if (data.id !== id) return;
+        if ('share' in data) return share?.(data.share);
         open = false;
         if ('reason' in data) return subscriber.error(new Error(data.reason));
         subscriber.next(data.answer as T);

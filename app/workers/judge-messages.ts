@@ -13,4 +13,5 @@ export type TaskAsk = {
  */
 export type JudgeAsk = TaskAsk | { id: number; task: null } | { whole: Catalogue };
 
-export type JudgeTold = { id: number; answer: unknown } | { id: number; reason: string };
+/** A share is told now and then while a long task is under way. */
+export type JudgeTold = { id: number; answer: unknown } | { id: number; share: number } | { id: number; reason: string };

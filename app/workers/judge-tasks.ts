@@ -4,12 +4,15 @@ import { currentMapOf } from '../../core/assessment/current-map';
 import { lightMapOf, type LightMap } from '../../core/assessment/light-map';
 import { plantingPlans, type PlantingPlan, type PlantingWish } from '../../core/assessment/plan/planting';
 import { routines, type Routine } from '../../core/assessment/plan/routine';
+import { carrying, type Carries } from '../../core/assessment/plan/carrying';
+import { companions, type CompanionWish } from '../../core/assessment/plan/companions';
 import { tubHours, type Tub } from '../../core/assessment/plan/kept-water';
 import { topUps, type TopUp } from '../../core/assessment/plan/top-up';
 import { spareOf } from '../../core/assessment/spare-media';
 import type { Spare } from '../../core/equipment/donors';
 import { compare } from '../../core/assessment/remedies/compare';
 import { helpFor, type Help } from '../../core/assessment/remedies/offer';
+import { wordCompanions, wordWhyNot, type WordedCompanions, type WordedWhyNot } from '../../core/assessment/wording/companions';
 import { wordFinding } from '../../core/assessment/wording';
 import { SEVERITY_WORD, type Finding, type Severity } from '../../core/calculation/finding';
 import type { UnitChoice } from '../../core/quantity/format';
@@ -41,6 +44,12 @@ export interface Tasks {
   card: { input: { units: UnitChoice }; output: NonNullable<TankSummary['judged']> };
   /** Media that it can give to another tank. */
   spare: { input: null; output: readonly Spare[] };
+  /** Who else could live here. */
+  companions: { input: { wish: CompanionWish; units: UnitChoice }; output: WordedCompanions };
+  /** What one kind would bring, and what would turn it. */
+  whyNot: { input: { organismId: string; units: UnitChoice }; output: WordedWhyNot | null };
+  /** How many of a kind it carries. */
+  carrying: { input: { stockId: string }; output: Carries | null };
   current: { input: null; output: ReturnType<typeof currentMapOf> };
   day: { input: DayKind; output: TankDay | null };
   lightMap: { input: 'section' | 'plan'; output: LightMap | null };
@@ -80,14 +89,24 @@ function compared(assessment: Assessment, { remedyId, patch, units }: Tasks['com
   return { remedyId, findings };
 }
 
-/** How each is done. One that is long yields now and then, so that it can be called off. */
+function* searched(assessment: Assessment, { wish, units }: Tasks['companions']['input']): Generator<number, WordedCompanions> {
+  return wordCompanions(yield* companions(assessment, wish), assessment, units);
+}
+
+/** How each is done. One that is long yields now and then, so that it can be called off: nothing, or the share that is done. */
 export const TASKS: {
-  readonly [K in TaskName]: (assessment: Assessment, input: Tasks[K]['input']) => Tasks[K]['output'] | Generator<null, Tasks[K]['output']>;
+  readonly [K in TaskName]: (
+    assessment: Assessment,
+    input: Tasks[K]['input'],
+  ) => Tasks[K]['output'] | Generator<number | null, Tasks[K]['output']>;
 } = {
   helps,
   compare: compared,
   card: (assessment, { units }) => judgedSummary(assessment, units),
   spare: (assessment) => spareOf(assessment),
+  companions: searched,
+  whyNot: (assessment, { organismId, units }) => wordWhyNot(assessment, organismId, units),
+  carrying: (assessment, { stockId }) => carrying(assessment, stockId),
   current: (assessment) => currentMapOf(assessment),
   day: ({ world, derived }, kind) => tankDay(world, derived, kind),
   lightMap: (assessment, view) => lightMapOf(assessment, view),

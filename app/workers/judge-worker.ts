@@ -48,6 +48,7 @@ async function answer({ id, task, design, room, catalogue, input }: TaskAsk): Pr
       const step = found.next();
       if (step.done) return tell({ id, answer: step.value });
       if (performance.now() < until) continue;
+      if (step.value !== null) tell({ id, share: step.value });
       await pause();
       if (calledOff.delete(id)) return;
       until = performance.now() + SLICE_MS;

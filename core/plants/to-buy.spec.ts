@@ -1,7 +1,8 @@
 import type { Plant } from '../catalogue/organism';
 import { catalogue } from '../testing/tanks';
 import { newPlanting, type PlantItem } from './model';
-import { cuttingsFrom, donorsAmong, plantsOnHand } from './on-hand';
+import { kindsOnHand } from '../catalogue/kinds-on-hand';
+import { cuttingsFrom, donorsAmong } from './donors';
 import { plantingWork, plantsToBuy } from './to-buy';
 
 const plant = (id: string) => catalogue.organisms.get(id) as Plant;
@@ -74,7 +75,8 @@ describe('plants to get', () => {
   });
   it('at hand are known by how people write them', () => {
     const plants = [...catalogue.organisms.values()].filter((entry): entry is Plant => entry.kind === 'plant');
-    const have = plantsOnHand(
+    const have = kindsOnHand(
+      'plant',
       [
         { kind: 'plant', name: 'Hornwort tops', amount: 14 },
         { kind: 'plant', name: 'java moss, two handfuls', amount: 2 },

@@ -1,6 +1,6 @@
 import type { Bought, Plant } from '../catalogue/organism';
 import type { PlantItem } from './model';
-import { cuttingsFrom, type Donor } from './on-hand';
+import { cuttingsFrom, type Donor } from './donors';
 
 /** Plants or stems that one of what is sold holds. Common practice: five stems to a bunch, a portion of moss as large as a palm. */
 const HOLDS: Readonly<Record<Bought, number>> = { pot: 1, stems: 5, portion: 1, tub: 5, clump: 2, cutting: 1 };

@@ -17,6 +17,8 @@ const HORIZON_DAYS = { changed: 3640, never: 364 } as const;
 /** Stocks that are used up slowly: taken as they are today. Nitrogen grown in is only kept account of. */
 const FROZEN = new Set<number>([STATE.soil, STATE.binder, STATE.boundNitrogen, STATE.water]);
 const MOVING = Array.from({ length: STATE_SIZE }, (_, i) => i).filter((i) => !FROZEN.has(i));
+/** Further below nothing than this no step may take alkalinity that is there, meq/L. */
+const LEAST_MEQ_PER_L = -0.05;
 const MAY_BE_NEGATIVE = new Set<number>([STATE.alkalinity]);
 
 /**
@@ -78,7 +80,10 @@ export function settle(scenario: TankScenario): Settled {
       largest = Math.max(largest, Math.abs(right[r]!) / scale);
     }
     // a step that moves a great deal leaves the straight line it was drawn along
-    if (largest > 2 && h > 0.02) {
+    // and one that goes through all alkalinity at once lands where there is no water to reckon with: microbes stop long before
+    const alkalinity = y[STATE.alkalinity]!;
+    const drained = alkalinity > 0 && alkalinity + right[MOVING.indexOf(STATE.alkalinity)]! < LEAST_MEQ_PER_L * scenario.litres;
+    if ((largest > 2 || drained) && h > 0.02) {
       h /= 4;
       continue;
     }

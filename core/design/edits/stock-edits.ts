@@ -11,7 +11,7 @@ import { newPlanting } from '../../plants/model';
  */
 export function addAnimal(
   design: Design,
-  animal: Animal,
+  animal: Pick<Animal, 'id'>,
   count: number,
   breed: boolean,
   newId: string,
@@ -35,6 +35,22 @@ export function addAnimal(
       { op: 'add', path: '/brief/targetStockIds/-', value: newId },
       { op: 'replace', path: '/brief/purpose', value: breed ? 'breed' : 'keep' },
     );
+  }
+  return ops;
+}
+
+/** Puts several kinds in at once, none of them bred. */
+export function addCompany(design: Design, kinds: readonly { organismId: string; count: number; newId: string }[]): Operation[] {
+  const ops: Operation[] = [];
+  let current = design;
+  for (const { organismId, count, newId } of kinds) {
+    ops.push(...addAnimal(current, { id: organismId }, count, false, newId));
+    const { stock, brief } = current;
+    current = {
+      ...current,
+      stock: { ...stock, [newId]: { order: nextOrder(stock), organismId, count, phase: 'keep' } },
+      brief: { ...brief, targetStockIds: brief.targetStockIds.length === 0 ? [newId] : brief.targetStockIds },
+    };
   }
   return ops;
 }

@@ -1,36 +1,3 @@
-import type { Plant } from '../catalogue/organism';
-
-const folded = (name: string): string =>
-  ` ${name
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, ' ')
-    .trim()} `;
-
-/**
- * Plants at hand by kind, from a list as people write it: "Hornwort tops" are hornwort. The longest name that is in it counts; what names no kind
- * of the catalogue is left out.
- */
-export function plantsOnHand(
-  entries: Iterable<{ kind: string; name: string; amount: number }>,
-  plants: readonly Plant[],
-): ReadonlyMap<string, number> {
-  const have = new Map<string, number>();
-  let names: { name: string; id: string }[] | null = null;
-  for (const { kind, name, amount } of entries) {
-    if (kind !== 'plant' || amount < 1) continue;
-    names ??= plants
-      .flatMap(({ id, latin, common, synonyms = [], alsoCalled = [] }) =>
-        [latin, ...common, ...synonyms, ...alsoCalled].map((one) => ({ name: folded(one), id })),
-      )
-      .sort((a, b) => b.name.length - a.name.length || a.id.localeCompare(b.id));
-    // of several at hand one is "crypts", and a kind is called "crypt"
-    const written = [folded(name), folded(name.replace(/s\b/g, ''))];
-    const found = names.find((one) => written.some((text) => text.includes(one.name)));
-    if (found) have.set(found.id, (have.get(found.id) ?? 0) + Math.floor(amount));
-  }
-  return have;
-}
-
 /** Where cuttings can come from: another tank, and how many plants of the kind stand there. */
 export interface Donor {
   name: string;

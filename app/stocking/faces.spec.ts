@@ -1,0 +1,78 @@
+import { TestBed } from '@angular/core/testing';
+import { box, tank } from '../../core/testing/tanks';
+import { TankSession } from '../store/tank-session';
+import { openBench } from '../testing/open-bench';
+import { HowManyFace } from './how-many-face';
+import { WhoElseFace } from './who-else-face';
+
+const galaxies = () => tank([['danio-margaritatus', 10]], { heaterC: 24, vessel: box(600, 400, 360, 'mesh') });
+
+async function until(bench: { host: HTMLElement; refresh(): Promise<unknown> }, selector: string): Promise<void> {
+  for (let i = 0; i < 800 && !bench.host.querySelector(selector); i++) {
+    await new Promise((resolve) => setTimeout(resolve, 25));
+    await bench.refresh();
+  }
+  expect(bench.host.querySelector(selector)).withContext(selector).not.toBeNull();
+}
+
+describe('who else could live here', () => {
+  afterEach(async () => TestBed.inject(TankSession).close());
+
+  it('is looked for at once, and puts one in at a press', async () => {
+    const bench = await openBench(WhoElseFace, galaxies());
+    await until(bench, '.offers li');
+    const first = bench.host.querySelector<HTMLButtonElement>('.offers li button[aria-label^="Put in"]')!;
+    const [, count] = /Put in (\d+) /.exec(first.getAttribute('aria-label')!)!;
+    first.click();
+    await bench.refresh();
+    const added = Object.values(bench.design().stock).filter(({ organismId }) => organismId !== 'danio-margaritatus');
+    expect(added.map((entry) => [entry.count, entry.phase])).toEqual([[Number(count), 'keep']]);
+  });
+
+  it('tells why one would not do, and what would turn it', async () => {
+    const bench = await openBench(WhoElseFace, galaxies());
+    const input = bench.host.querySelector<HTMLInputElement>('.search input')!;
+    input.value = 'axolotl';
+    input.dispatchEvent(new Event('input'));
+    await until(bench, '.hits button');
+    bench.host.querySelector<HTMLButtonElement>('.hits button')!.click();
+    await until(bench, '.told .one');
+    const told = bench.host.querySelector('.told')!.textContent!;
+    expect(told).toContain('Ambystoma mexicanum');
+    expect(told).toMatch(/Turned by: |No measure is known/);
+    expect(told).toContain('Put 1 in all the same');
+  });
+
+  it('says what it hangs on while there is no vessel', async () => {
+    const bench = await openBench(WhoElseFace, { ...galaxies(), vessel: null });
+    expect(bench.text('.empty')).toContain('Give the vessel its size');
+  });
+});
+
+describe('how many the tank carries', () => {
+  afterEach(async () => TestBed.inject(TankSession).close());
+
+  it('is told by what runs out first, for each kind that is asked', async () => {
+    const bench = await openBench(
+      HowManyFace,
+      tank(
+        [
+          ['danio-margaritatus', 10],
+          ['vittina-natalensis', 2],
+        ],
+        { heaterC: 24 },
+      ),
+    );
+    await until(bench, '[data-control=carrying]');
+    expect(bench.text('[data-control=carrying] h2')).toBe('10 Danio margaritatus');
+    const counts = [...bench.host.querySelectorAll('tbody tr td:nth-of-type(2)')].map(({ textContent }) => Number(textContent));
+    expect(counts.length).toBeGreaterThan(0);
+    expect(counts).toEqual(counts.toSorted((a, b) => a - b));
+    expect(bench.host.textContent).toContain('Not told: ');
+  });
+
+  it('says what to do where nobody lives', async () => {
+    const bench = await openBench(HowManyFace, tank([]));
+    expect(bench.host.textContent).toContain('name the animal on the Livestock bench');
+  });
+});

@@ -1,0 +1,222 @@
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal } from '@angular/core';
+import type { Limit } from '../../core/assessment/plan/carrying';
+import { inOrder } from '../../core/design/design';
+import { rounded } from '../../core/quantity/format';
+import { PreferencesStore } from '../store/preferences';
+import { TankView } from '../store/tank-view';
+import { workedOut } from '../store/worked-out';
+import { SelectField } from '../ui/select';
+
+const WORD: Readonly<Record<Limit, { name: string; what: string; enough: string; asks: string }>> = {
+  nitrate: {
+    name: 'Nitrate',
+    what: 'what is fed, against what is changed and grows',
+    enough: 'Water changes keep nitrate down',
+    asks: 'how often water is changed (Care)',
+  },
+  filter: { name: 'Filter', what: 'what its media turn over', enough: 'The filter is enough', asks: 'what media it holds (Equipment)' },
+  oxygen: {
+    name: 'Oxygen',
+    what: 'breath, against what the surface gives by night',
+    enough: 'Oxygen at the end of the night is enough',
+    asks: 'what water is poured in (Water)',
+  },
+  water: { name: 'Litres', what: 'what the kind is said to want', enough: 'The litres are enough', asks: 'how much water the kind wants' },
+  floor: {
+    name: 'Room',
+    what: 'floor, for all that share their part of the tank',
+    enough: 'There is room enough',
+    asks: 'how much floor the kind wants',
+  },
+  hides: { name: 'Hides', what: 'those that let it in', enough: 'There are hides enough', asks: 'where the kind hides' },
+  males: { name: 'Males', what: 'ground for each', enough: 'There is ground enough', asks: 'how its sexes live' },
+};
+
+/** How many of a kind the tank carries, and what runs out first. */
+@Component({
+  selector: 'tr-how-many-face',
+  imports: [SelectField],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (kinds().length === 0) {
+      <p class="soft">Nobody lives here yet: name the animal on the Livestock bench, and this says how many of it the tank carries.</p>
+    } @else {
+      @if (kinds().length > 1) {
+        <tr-select label="Of" [options]="kinds()" [value]="stockId()" (chosen)="stockId.set($event)" />
+      }
+      @if (told(); as t) {
+        <section data-control="carrying" aria-labelledby="carrying-heading">
+          <h2 id="carrying-heading">
+            {{ t.count }} <em>{{ t.latin }}</em>
+          </h2>
+          <p class="lead">{{ t.lead }}</p>
+          @if (t.rows.length > 0) {
+            <table>
+              <thead>
+                <tr>
+                  <th scope="col">Runs out</th>
+                  <td aria-hidden="true"></td>
+                  <th scope="col" class="end">Holds</th>
+                  <th scope="col" class="end">Conflict above</th>
+                </tr>
+              </thead>
+              <tbody>
+                @for (row of t.rows; track row.limit) {
+                  <tr>
+                    <th scope="row">
+                      {{ row.name }} <span class="small soft">{{ row.what }}</span>
+                    </th>
+                    <td aria-hidden="true" class="scale">
+                      <i class="bar" [class.over]="row.over" [style.width.%]="row.width"></i>
+                      <i class="today" [style.left.%]="t.today"></i>
+                    </td>
+                    <td class="end">{{ row.holds }}</td>
+                    <td class="end">{{ row.conflict }}</td>
+                  </tr>
+                }
+              </tbody>
+            </table>
+            <p class="small soft" aria-hidden="true">The upright line is what lives here now.</p>
+          }
+          <p class="small soft">{{ t.beyond }}</p>
+          @if (t.unknown) {
+            <p class="small">{{ t.unknown }}</p>
+          }
+          @if (t.rule) {
+            <p class="small soft">{{ t.rule }}</p>
+          }
+        </section>
+      } @else {
+        <p class="soft">Counting …</p>
+      }
+    }
+  `,
+  styles: `
+    :host {
+      display: block;
+    }
+    h2 {
+      margin: 12px 0 2px;
+    }
+    .lead {
+      font-size: 15px;
+    }
+    tbody th {
+      width: 270px;
+      padding: 7px 10px 7px 0;
+      border-top: 1px solid var(--rule);
+      color: var(--ink);
+      font-size: 14px;
+      font-weight: 600;
+      text-align: left;
+    }
+    tbody th .small {
+      display: block;
+      font-weight: 400;
+    }
+    thead td {
+      border: none;
+    }
+    .end {
+      text-align: right;
+    }
+    .scale {
+      position: relative;
+      min-width: 160px;
+    }
+    .bar {
+      position: absolute;
+      top: 50%;
+      left: 0;
+      height: 12px;
+      border: 1px solid var(--moss);
+      background: color-mix(in srgb, var(--moss) 28%, transparent);
+      transform: translateY(-50%);
+    }
+    .bar.over {
+      border-color: var(--ochre);
+      background: color-mix(in srgb, var(--ochre) 28%, transparent);
+    }
+    .today {
+      position: absolute;
+      top: 4px;
+      bottom: 4px;
+      width: 0;
+      border-left: 2px solid var(--ink);
+    }
+    @media (max-width: 719px) {
+      tbody th {
+        width: auto;
+      }
+      .scale {
+        min-width: 60px;
+      }
+    }
+  `,
+})
+export class HowManyFace {
+  private readonly tank = inject(TankView);
+  private readonly units = inject(PreferencesStore).units;
+
+  protected readonly kinds = computed(() => {
+    const catalogue = this.tank.catalogue();
+    return inOrder(this.tank.design()?.stock ?? {}).map(([value, { organismId }]) => ({
+      value,
+      text: catalogue?.organisms.get(organismId)?.latin ?? organismId,
+    }));
+  });
+  /** The target, or the first of the company. */
+  protected readonly stockId = linkedSignal<string[], string | null>({
+    source: () => this.kinds().map(({ value }) => value),
+    computation: (ids, previous) =>
+      previous?.value && ids.includes(previous.value)
+        ? previous.value
+        : (ids.find((id) => this.tank.design()?.brief.targetStockIds.includes(id)) ?? ids[0] ?? null),
+  });
+  private readonly question = computed(() => {
+    const stockId = this.stockId();
+    return stockId === null ? null : { stockId };
+  });
+  private readonly found = workedOut(this.tank, 'carrying', this.question);
+
+  protected readonly told = computed(() => {
+    const found = this.found();
+    if (!found || found.stockId !== this.stockId()) return null;
+    const { count, reaches, lookedTo, cmPerL, unknown, organismId } = found;
+    const units = this.units();
+    const furthest = Math.max(count * 1.2, ...reaches.map((reach) => reach.count), 1);
+    const [first] = reaches;
+    const lead = !first
+      ? `Nothing is said against more of them, up to ${lookedTo}.`
+      : first.count === 0
+        ? `${WORD[first.limit].name}: something is to be watched here whether there is one of them or many.`
+        : first.count < count
+          ? `${WORD[first.limit].enough} for ${first.count}; ${count} live here.`
+          : first.count === count
+            ? `${WORD[first.limit].enough} for just these, and no more.`
+            : `${WORD[first.limit].enough} for ${first.count}: that runs out first.`;
+    return {
+      count,
+      latin: this.kinds().find(({ value }) => value === found.stockId)?.text ?? organismId,
+      lead,
+      today: (100 * count) / furthest,
+      rows: reaches.map(({ limit, count: most, conflictAbove }) => ({
+        limit,
+        ...WORD[limit],
+        width: (100 * most) / furthest,
+        over: most < count,
+        holds: most === 0 ? 'none' : String(most),
+        conflict: conflictAbove === null ? `beyond ${lookedTo}` : conflictAbove === 0 ? 'none' : String(conflictAbove),
+      })),
+      beyond: `Each number is the most of them before the findings begin to speak of it, with everybody else as they are and feed in proportion; looked up to ${lookedTo}. What is not named holds as far as that.`,
+      unknown:
+        unknown.length === 0
+          ? null
+          : `Not told: ${unknown.map((limit) => `${WORD[limit].name.toLowerCase()}, until it is known ${WORD[limit].asks}`).join('; ')}.`,
+      rule:
+        cmPerL === null
+          ? null
+          : `The old rule of one centimetre of grown fish to one or two litres stands at ${rounded(cmPerL, 1, units)} cm to a litre here. It knows neither filter nor plants, changes nor tempers: it is shown so that you can see how far it is off.`,
+    };
+  });
+}

@@ -26,7 +26,8 @@ import { setCount } from '../../core/design/edits/company-edits';
 import { AnimalCard } from './animal-card';
 import { PlaceCard } from './place-card';
 import { OwnKind } from './own-kind';
-import { animalSearch, placeSearch } from './search';
+import { animalSearch } from '../../core/catalogue/name-search';
+import { placeSearch } from './search';
 import { addAnimal, addPlant, chooseBiotope, removeAnimal, removePlants } from '../../core/design/edits/stock-edits';
 
 /** Most hits written out; the rest are a letter away. */

@@ -1,5 +1,6 @@
 import { catalogue } from '../../core/testing/tanks';
-import { animalSearch, placeSearch } from './search';
+import { animalSearch } from '../../core/catalogue/name-search';
+import { placeSearch } from './search';
 
 describe('search', () => {
   const animals = animalSearch(catalogue.organisms.values());

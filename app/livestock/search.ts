@@ -1,14 +1,6 @@
 import Fuse from 'fuse.js';
 import type { Biotope } from '../../core/catalogue/biotope';
-import { MOST_LETTERS, nameSearch, type NameHit } from '../../core/catalogue/name-search';
-import type { Animal, Organism } from '../../core/catalogue/organism';
-
-/** Animals by any name they go by, forgiving slips of the pen. An empty query gives all, by Latin name. */
-export function animalSearch(organisms: Iterable<Organism>): (query: string) => NameHit<Animal>[] {
-  return nameSearch(
-    [...organisms].filter((entry): entry is Animal => entry.kind === 'animal').sort((a, b) => a.latin.localeCompare(b.latin)),
-  );
-}
+import { MOST_LETTERS } from '../../core/catalogue/name-search';
 
 export function placeSearch(biotopes: Iterable<Biotope>): (query: string) => Biotope[] {
   return search(

@@ -8,7 +8,7 @@ import type { CompanionWish } from '../../core/assessment/plan/companions';
 import type { NamedKind, WordedCompanions, WordedOffer } from '../../core/assessment/wording/companions';
 import { formatQuantity } from '../../core/quantity/format';
 import type { CompanionRole } from '../../core/stocking/roles';
-import { animalSearch } from '../livestock/search';
+import { animalSearch } from '../../core/catalogue/name-search';
 import { JudgeFeed } from '../store/judge-feed';
 import { Library } from '../store/library';
 import { PreferencesStore } from '../store/preferences';

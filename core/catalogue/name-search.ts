@@ -1,4 +1,5 @@
 import Fuse from 'fuse.js';
+import type { Animal, Organism } from './organism';
 
 /** Letters that are looked for: more find nothing more, and take longer with each. */
 export const MOST_LETTERS = 40;
@@ -93,4 +94,11 @@ export function nameSearch<T extends Named>(entries: readonly T[]): (query: stri
       .sort((a, b) => Math.floor(a.rank) - Math.floor(b.rank) || a.rank - b.rank || a.line.index - b.line.index)
       .map(({ line, rank }) => ({ entry: line.entry, by: line.isFirst ? null : line.name, exact: Math.floor(rank) === 0 }));
   };
+}
+
+/** Animals by any name they go by, forgiving slips of the pen. An empty query gives all, by Latin name. */
+export function animalSearch(organisms: Iterable<Organism>): (query: string) => NameHit<Animal>[] {
+  return nameSearch(
+    [...organisms].filter((entry): entry is Animal => entry.kind === 'animal').sort((a, b) => a.latin.localeCompare(b.latin)),
+  );
 }

@@ -1,8 +1,14 @@
 import { createInterface } from 'node:readline';
 import * as z from 'zod';
 import { BadInput, evaluateUnknown, type Calculation } from '../core/calculation/calculation';
-import { calculations } from '../core/assessment/calculations';
+import { catalogueData } from '../catalogue';
+import { calculations as fixed } from '../core/assessment/calculations';
+import { createRegistry } from '../core/calculation/registry';
+import { indexCatalogue } from '../core/catalogue/catalogue';
+import { kindCalculations } from '../core/stocking/by-kind';
 import { inputMeta } from '../core/calculation/input-words';
+
+const calculations = createRegistry([...fixed.all, ...kindCalculations(indexCatalogue(catalogueData).organisms)]);
 
 const USAGE = `usage: npm run -s calc -- list
        npm run -s calc -- describe <id>
@@ -34,19 +40,19 @@ function answer(calc: Calculation, input: unknown): unknown {
 
 const lineSchema = z.object({ id: z.string(), input: z.unknown() });
 
-function answerLine(fixed: Calculation | null, line: string): unknown {
+function answerLine(only: Calculation | null, line: string): unknown {
   const json = parse(line);
-  if (fixed) return answer(fixed, json);
+  if (only) return answer(only, json);
   const parsed = lineSchema.safeParse(json);
   if (!parsed.success) throw new BadInput('each line must be {"id": ..., "input": {...}}');
   return answer(find(parsed.data.id), parsed.data.input);
 }
 
-async function answerLines(fixed: Calculation | null): Promise<void> {
+async function answerLines(only: Calculation | null): Promise<void> {
   for await (const line of createInterface({ input: process.stdin, crlfDelay: Infinity })) {
     if (line.trim() === '') continue;
     try {
-      console.log(JSON.stringify(answerLine(fixed, line)));
+      console.log(JSON.stringify(answerLine(only, line)));
     } catch (error) {
       if (!(error instanceof BadInput)) throw error;
       console.log(JSON.stringify({ error: error.message }));

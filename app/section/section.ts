@@ -37,6 +37,8 @@ import { dabbed, type Dab } from './brush';
 import type { CurrentMap } from '../../core/assessment/current-map';
 import { currentPicture } from './current-shade';
 import { GearGroup } from './gear-group';
+import { SightGroup } from './sight-group';
+import type { SightMap } from '../../core/assessment/sight-map';
 import { lightPicture } from './light-shade';
 import { shelterOf, shelterPicture } from './shelter-shade';
 
@@ -57,7 +59,7 @@ let drawings = 0;
 /** The tank from the front, to scale, with a ruler: a result of the computation. The water line can be dragged. */
 @Component({
   selector: 'tr-section',
-  imports: [BuiltGroup, GearGroup, PlantedGroup, NgTemplateOutlet],
+  imports: [BuiltGroup, GearGroup, PlantedGroup, NgTemplateOutlet, SightGroup],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './section.html',
   styleUrl: './section.less',
@@ -91,6 +93,8 @@ export class Section {
   readonly shade = input<'plain' | 'shelter' | 'light' | 'current'>('plain');
   readonly light = input<LightMap | null>(null);
   readonly current = input<CurrentMap | null>(null);
+  /** Territories and who sees whom, from above. */
+  readonly sight = input<SightMap | null>(null);
   private readonly tank = inject(TankView);
   private readonly why = inject(Why);
   private readonly store = inject(TankSession);

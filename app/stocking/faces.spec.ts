@@ -1,8 +1,9 @@
 import { TestBed } from '@angular/core/testing';
-import { box, tank } from '../../core/testing/tanks';
+import { box, piece, tank } from '../../core/testing/tanks';
 import { TankSession } from '../store/tank-session';
 import { openBench } from '../testing/open-bench';
 import { HowManyFace } from './how-many-face';
+import { SightFace } from './sight-face';
 import { WhoElseFace } from './who-else-face';
 
 const galaxies = () => tank([['danio-margaritatus', 10]], { heaterC: 24, vessel: box(600, 400, 360, 'mesh') });
@@ -74,5 +75,32 @@ describe('how many the tank carries', () => {
   it('says what to do where nobody lives', async () => {
     const bench = await openBench(HowManyFace, tank([]));
     expect(bench.host.textContent).toContain('name the animal on the Livestock bench');
+  });
+});
+
+describe('who sees whom', () => {
+  afterEach(async () => TestBed.inject(TankSession).close());
+  const cave = (order: number, x: number, turn: number) =>
+    piece('small-mouth-cave', { order, edges: 'ground', positionMm: [x, 170, 0], turnDeg: [0, 0, turn] });
+
+  it('is drawn from above, and a stone is put where the longest line is open', async () => {
+    const design = tank([['apistogramma-cacatuoides', 4]], { heaterC: 26 });
+    const bench = await openBench(SightFace, { ...design, scene: { left: cave(1, 170, 180), right: cave(2, 500, 0) } });
+    await until(bench, 'path.open');
+    expect(bench.host.querySelectorAll('circle.site').length).toBe(2);
+    expect(bench.text('[data-control=sight]')).toContain('Of 1 line between neighbours one is open');
+    await bench.press('A stone where the cross is');
+    await until(bench, 'path.broken');
+    expect(bench.host.querySelector('path.part')).toBeNull();
+    expect(Object.keys(bench.design().scene).length).toBe(3);
+  });
+
+  it('is told of nobody where none holds ground', async () => {
+    const bench = await openBench(SightFace, galaxies());
+    for (let i = 0; i < 400 && !/Nobody here holds ground/.test(bench.host.textContent ?? ''); i++) {
+      await new Promise((resolve) => setTimeout(resolve, 25));
+      await bench.refresh();
+    }
+    expect(bench.host.textContent).toContain('Nobody here holds ground');
   });
 });

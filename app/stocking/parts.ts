@@ -21,6 +21,12 @@ export const parts: readonly BenchPart[] = [
     face: 'else',
   },
   {
+    name: 'Who sees whom',
+    words: ['territory', 'territories', 'sight lines', 'line of sight', 'aggression', 'caves facing'],
+    control: 'sight',
+    face: 'sight',
+  },
+  {
     name: 'How many',
     words: [
       'carrying capacity',

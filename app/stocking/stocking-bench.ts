@@ -3,16 +3,19 @@ import { Router } from '@angular/router';
 import { ChoiceField, type Choice } from '../ui/choice';
 import { CompanyFace } from './company-face';
 import { HowManyFace } from './how-many-face';
+import { SightFace } from './sight-face';
 import { WhoElseFace } from './who-else-face';
 
-type Face = 'company' | 'else' | 'many';
+type Face = 'company' | 'sight' | 'many' | 'else';
 const FACES: readonly Choice<Face>[] = [
   { value: 'company', text: 'Company' },
-  { value: 'else', text: 'Who else' },
+  { value: 'sight', text: 'Who sees whom' },
   { value: 'many', text: 'How many' },
+  { value: 'else', text: 'Who else' },
 ];
 const HINT: Readonly<Record<Face, string>> = {
   company: 'who lives with whom, and in which order they go in',
+  sight: 'territories, and the lines between their hides',
   else: 'every animal of the catalogue, put in and judged',
   many: 'what the tank carries, and what runs out first',
 };
@@ -20,7 +23,7 @@ const HINT: Readonly<Record<Face, string>> = {
 /** Who lives with whom, and who else could. */
 @Component({
   selector: 'tr-stocking-bench',
-  imports: [ChoiceField, CompanyFace, HowManyFace, WhoElseFace],
+  imports: [ChoiceField, CompanyFace, HowManyFace, SightFace, WhoElseFace],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="head">
@@ -42,6 +45,13 @@ const HINT: Readonly<Record<Face, string>> = {
       @case ('else') {
         @defer (on immediate) {
           <tr-who-else-face />
+        } @placeholder {
+          <p class="soft">Opening …</p>
+        }
+      }
+      @case ('sight') {
+        @defer (on immediate) {
+          <tr-sight-face />
         } @placeholder {
           <p class="soft">Opening …</p>
         }

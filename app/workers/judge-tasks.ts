@@ -8,6 +8,7 @@ import { carrying, type Carries } from '../../core/assessment/plan/carrying';
 import { companions, type CompanionWish } from '../../core/assessment/plan/companions';
 import { tubHours, type Tub } from '../../core/assessment/plan/kept-water';
 import { topUps, type TopUp } from '../../core/assessment/plan/top-up';
+import { sightMapsOf, type SightMap } from '../../core/assessment/sight-map';
 import { spareOf } from '../../core/assessment/spare-media';
 import type { Spare } from '../../core/equipment/donors';
 import { compare } from '../../core/assessment/remedies/compare';
@@ -50,6 +51,8 @@ export interface Tasks {
   whyNot: { input: { organismId: string; units: UnitChoice }; output: WordedWhyNot | null };
   /** How many of a kind it carries. */
   carrying: { input: { stockId: string }; output: Carries | null };
+  /** Who sees whom. */
+  sight: { input: null; output: readonly SightMap[] };
   current: { input: null; output: ReturnType<typeof currentMapOf> };
   day: { input: DayKind; output: TankDay | null };
   lightMap: { input: 'section' | 'plan'; output: LightMap | null };
@@ -107,6 +110,7 @@ export const TASKS: {
   companions: searched,
   whyNot: (assessment, { organismId, units }) => wordWhyNot(assessment, organismId, units),
   carrying: (assessment, { stockId }) => carrying(assessment, stockId),
+  sight: (assessment) => sightMapsOf(assessment),
   current: (assessment) => currentMapOf(assessment),
   day: ({ world, derived }, kind) => tankDay(world, derived, kind),
   lightMap: (assessment, view) => lightMapOf(assessment, view),

@@ -19,6 +19,8 @@ describe('the registry', () => {
 
   it('answers in the shape of its outputs', () => {
     const inputs: Record<string, unknown> = {
+      'stocking.territories': { areaM2: 0.24, radiusM: 0.12 },
+      'stocking.visible': { itemsPerM2: 40, itemRadiusM: 0.03, distanceM: 0.5 },
       'vessel.box-volume': { lengthMm: 600, widthMm: 300, heightMm: 360 },
       'vessel.cylinder-volume': { diameterMm: 300, heightMm: 300 },
       'vessel.jar-volume': { baseMm: 120, bellyMm: 200, bellyHeightMm: 90, neckMm: 110, heightMm: 250, toMm: 200 },

@@ -27,6 +27,8 @@ import { co2Feed } from '../equipment/co2-feed';
 import { powerCut } from '../equipment/power-cut';
 import { pumpFlow } from '../equipment/pump-flow';
 import { turnover } from '../equipment/turnover';
+import { visible } from '../scene/sight';
+import { territories } from '../stocking/territories';
 import { contrast } from '../light/contrast';
 import { daylight } from '../light/daylight';
 import { hideFitCalculation } from '../hardscape/hide-fit';
@@ -118,6 +120,8 @@ export const calculations = createRegistry([
   listed(co2Feed),
   listed(bodyMass),
   listed(breath),
+  listed(territories),
+  listed(visible),
   listed(usualFeed),
   listed(settledWater),
   listed(blend),

@@ -144,8 +144,16 @@ export interface Facing {
 /** Both look within this of each other. */
 const FACING_DEGREES = 40;
 
-/** Neighbours whose mouths face each other within a distance: owners of hides quarrel across an open line. */
-export function facingMouths(refuges: readonly Refuge[], withinMm: number): Facing[] {
+/**
+ * Neighbours whose mouths face each other within a distance: owners of hides quarrel across an open line.
+ *
+ * @param isOpen whether anything stands between two mouths, of pieces that are named
+ */
+export function facingMouths(
+  refuges: readonly Refuge[],
+  withinMm: number,
+  isOpen: (from: Vec3, to: Vec3, except: readonly string[]) => boolean = () => true,
+): Facing[] {
   const open = refuges.flatMap(({ pieceId, mouths }) =>
     mouths.filter(({ blockedBy, buried }) => !blockedBy && buried < 0.8).map((mouth) => ({ pieceId, mouth })),
   );
@@ -162,7 +170,8 @@ export function facingMouths(refuges: readonly Refuge[], withinMm: number): Faci
         const flat = Math.hypot(mouth.facing[0], mouth.facing[1]);
         return flat > 0.3 ? (sign * (mouth.facing[0] * dx + mouth.facing[1] * dy)) / (flat * distanceMm) : -1;
       };
-      if (towards(a.mouth, 1) > limit && towards(b.mouth, -1) > limit) found.push({ a: a.pieceId, b: b.pieceId, distanceMm });
+      if (towards(a.mouth, 1) > limit && towards(b.mouth, -1) > limit && isOpen(a.mouth.at, b.mouth.at, [a.pieceId, b.pieceId]))
+        found.push({ a: a.pieceId, b: b.pieceId, distanceMm });
     }
   return found;
 }

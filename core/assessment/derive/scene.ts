@@ -10,6 +10,8 @@ import type { PieceClass } from '../../catalogue/piece';
 import { settlePieces, type SettledPiece } from '../../scene/settle-pieces';
 import type { Vec3 } from '../../scene/pose';
 import { placesIn } from '../../plants/cover';
+import { screensOf } from '../../plants/screens';
+import { OPEN_SHARE, sightBetween } from '../../scene/sight';
 import { bedOf } from '../../substrate/bed';
 import { groundOf } from '../../substrate/ground';
 import { loosestStep, steepestOf } from '../../substrate/steepest';
@@ -190,9 +192,17 @@ export const sceneNodes: Pick<Definitions, SceneNodes> = {
   },
   'hardscape.facing': {
     calculationId: null,
-    from: ['hardscape.refuges'],
+    from: ['hardscape.refuges', 'scene.pieces', 'scene.ground', 'plants.standing'],
     reads: () => [],
-    compute: (_, up) => ({ value: facingMouths(up['hardscape.refuges'].value ?? [], FACING_MM) }),
+    compute: (_, up) => {
+      const ground = up['scene.ground'].value;
+      const pieces = (up['scene.pieces'].value ?? []).map(({ settled }) => settled);
+      const screens = screensOf(up['plants.standing'].value ?? []);
+      const groundAt = ground ? (x: number, y: number) => heightAt(ground.grid, ground.topMm, x, y) : undefined;
+      const isOpen = (from: Vec3, to: Vec3, except: readonly string[]) =>
+        sightBetween(from, to, pieces, screens, except, groundAt).share > OPEN_SHARE;
+      return { value: facingMouths(up['hardscape.refuges'].value ?? [], FACING_MM, isOpen) };
+    },
   },
   'hardscape.room': {
     calculationId: null,

@@ -68,6 +68,7 @@ declare module '../remedies/remedy' {
     'free-mouth': true;
     'clear-mouth': true;
     turn: true;
+    part: true;
     hides: true;
   }
 }

@@ -126,12 +126,38 @@ export function moveRemedy(assessment: Assessment, finding: Finding): Proposal[]
       return [...away, ...turns(design, hide)];
     }
     case 'hardscape.facing': {
-      const piece = standingOf(assessment, finding.subjects[1]);
-      return piece ? turns(design, piece).slice(0, 2) : [];
+      const [one, other] = [standingOf(assessment, finding.subjects[1]), standingOf(assessment, finding.subjects[2])];
+      return one ? [...turns(design, one).slice(0, 2), ...(other ? partedBy(assessment, one, other) : [])] : [];
     }
     default:
       return [];
   }
+}
+
+/** A stone goes between two only where it leaves both a way, mm. */
+const PARTS_FROM_MM = 75;
+/** A stone between two that look at each other. */
+function partedBy(assessment: Assessment, one: Standing, other: Standing): Proposal[] {
+  const { world, derived } = assessment;
+  const of = world.catalogue.pieces.get('rounded-stone');
+  const mouthOf = ({ id }: Standing) => derived['hardscape.refuges'].value?.find(({ pieceId }) => pieceId === id)?.mouths[0];
+  const [a, b] = [mouthOf(one), mouthOf(other)];
+  if (!of || !a || !b) return [];
+  const apart = Math.hypot(a.at[0] - b.at[0], a.at[1] - b.at[1]);
+  if (apart < PARTS_FROM_MM) return [];
+  const wide = Math.round(Math.min(80, apart / 3));
+  const tall = Math.round(Math.max(60, 2 * Math.max(a.heightMm, b.heightMm)));
+  const stone = newPiece(of, nextOrder(world.design.scene), [Math.round((a.at[0] + b.at[0]) / 2), Math.round((a.at[1] + b.at[1]) / 2), 0]);
+  const value = {
+    ...stone,
+    sizeMm: [wide, Math.round(wide * 1.3), tall] as [number, number, number],
+    turnDeg: [0, 0, 0] as [number, number, number],
+  };
+  return [
+    proposal(world.design, 'part', one.id, [{ op: 'add', path: pointer('scene', freeKey(world.design.scene, 'stone')), value }], {
+      height: { quantity: 'length', value: tall },
+    }),
+  ];
 }
 
 const turns = (design: Design, { id, item }: Standing): Proposal[] =>

@@ -113,6 +113,7 @@ export const HARDSCAPE_REMEDIES = {
   stack: ({ names }) => `Stack the ${names[0] ?? 'piece'}`,
   'free-mouth': () => 'Set it free of the ground',
   'clear-mouth': ({ names }) => `Move the ${names[0] ?? 'piece'} away`,
+  part: ({ show }) => `A stone of ${show('height')} between them`,
   turn: ({ show, names }) => `Turn the ${names[0] ?? 'piece'} by ${show('angle')}`,
   hides: ({ show, names }) => `Put in ${show('count')} × ${names[0] ?? 'hide'}`,
 } satisfies RemedyWords;

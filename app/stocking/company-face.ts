@@ -17,7 +17,7 @@ import { TankView } from '../store/tank-view';
 import { ChoiceField, type Choice } from '../ui/choice';
 import { QuantityField } from '../ui/quantity-field';
 import { SeverityGlyph } from '../ui/severity-glyph';
-import { setCount, setFemales } from '../../core/design/edits/company-edits';
+import { setCount, setFemales, setToday } from '../../core/design/edits/company-edits';
 
 const PHASES: readonly Choice<Phase>[] = [
   { value: 'keep', text: 'keep' },
@@ -109,6 +109,10 @@ export class CompanyFace {
 
   protected females(id: string, value: number | null): void {
     this.withDesign((design) => this.store.edit('Sexes', setFemales(design, id, value)));
+  }
+
+  protected today(id: string, value: number | null): void {
+    this.withDesign((design) => this.store.edit('Length now', setToday(design, id, value)));
   }
 
   protected phase(id: string, value: Phase): void {

@@ -2,26 +2,19 @@ import { TestBed } from '@angular/core/testing';
 import { box, piece, tank } from '../../core/testing/tanks';
 import { TankSession } from '../store/tank-session';
 import { openBench } from '../testing/open-bench';
+import { CompanyFace } from './company-face';
 import { HowManyFace } from './how-many-face';
 import { SightFace } from './sight-face';
 import { WhoElseFace } from './who-else-face';
 
 const galaxies = () => tank([['danio-margaritatus', 10]], { heaterC: 24, vessel: box(600, 400, 360, 'mesh') });
 
-async function until(bench: { host: HTMLElement; refresh(): Promise<unknown> }, selector: string): Promise<void> {
-  for (let i = 0; i < 800 && !bench.host.querySelector(selector); i++) {
-    await new Promise((resolve) => setTimeout(resolve, 25));
-    await bench.refresh();
-  }
-  expect(bench.host.querySelector(selector)).withContext(selector).not.toBeNull();
-}
-
 describe('who else could live here', () => {
   afterEach(async () => TestBed.inject(TankSession).close());
 
   it('is looked for at once, and puts one in at a press', async () => {
     const bench = await openBench(WhoElseFace, galaxies());
-    await until(bench, '.offers li');
+    await bench.until('.offers li');
     const first = bench.host.querySelector<HTMLButtonElement>('.offers li button[aria-label^="Put in"]')!;
     const [, count] = /Put in (\d+) /.exec(first.getAttribute('aria-label')!)!;
     first.click();
@@ -35,9 +28,9 @@ describe('who else could live here', () => {
     const input = bench.host.querySelector<HTMLInputElement>('.search input')!;
     input.value = 'axolotl';
     input.dispatchEvent(new Event('input'));
-    await until(bench, '.hits button');
+    await bench.until('.hits button');
     bench.host.querySelector<HTMLButtonElement>('.hits button')!.click();
-    await until(bench, '.told .one');
+    await bench.until('.told .one');
     const told = bench.host.querySelector('.told')!.textContent!;
     expect(told).toContain('Ambystoma mexicanum');
     expect(told).toMatch(/Turned by: |No measure is known/);
@@ -64,7 +57,7 @@ describe('how many the tank carries', () => {
         { heaterC: 24 },
       ),
     );
-    await until(bench, '[data-control=carrying]');
+    await bench.until('[data-control=carrying]');
     expect(bench.text('[data-control=carrying] h2')).toBe('10 Danio margaritatus');
     const counts = [...bench.host.querySelectorAll('tbody tr td:nth-of-type(2)')].map(({ textContent }) => Number(textContent));
     expect(counts.length).toBeGreaterThan(0);
@@ -86,11 +79,11 @@ describe('who sees whom', () => {
   it('is drawn from above, and a stone is put where the longest line is open', async () => {
     const design = tank([['apistogramma-cacatuoides', 4]], { heaterC: 26 });
     const bench = await openBench(SightFace, { ...design, scene: { left: cave(1, 170, 180), right: cave(2, 500, 0) } });
-    await until(bench, 'path.open');
+    await bench.until('path.open');
     expect(bench.host.querySelectorAll('circle.site').length).toBe(2);
     expect(bench.text('[data-control=sight]')).toContain('Of 1 line between neighbours one is open');
     await bench.press('A stone where the cross is');
-    await until(bench, 'path.broken');
+    await bench.until('path.broken');
     expect(bench.host.querySelector('path.part')).toBeNull();
     expect(Object.keys(bench.design().scene).length).toBe(3);
   });
@@ -102,5 +95,17 @@ describe('who sees whom', () => {
       await bench.refresh();
     }
     expect(bench.host.textContent).toContain('Nobody here holds ground');
+  });
+});
+
+describe('the company', () => {
+  afterEach(async () => TestBed.inject(TankSession).close());
+
+  it('takes how long they are now, and forgets it again', async () => {
+    const bench = await openBench(CompanyFace, galaxies());
+    await bench.type('Length now of Danio margaritatus', '1.2');
+    expect(bench.design().stock['s0']?.todayMm).toBe(12);
+    await bench.type('Length now of Danio margaritatus', '');
+    expect(bench.design().stock['s0']?.todayMm).toBeUndefined();
   });
 });

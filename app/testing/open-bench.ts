@@ -38,7 +38,7 @@ export async function openBench<T>(component: Type<T>, design: Design) {
     text: (selector: string) => (host.querySelector(selector)?.textContent ?? '').replace(/\s+/g, ' ').trim(),
     /** Waits for what a worker has still to find. */
     until: async (selector: string) => {
-      for (let i = 0; i < 200 && !host.querySelector(selector); i++) {
+      for (let i = 0; i < 1200 && !host.querySelector(selector); i++) {
         await new Promise((resolve) => setTimeout(resolve, 25));
         await refresh();
       }

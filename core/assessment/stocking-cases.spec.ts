@@ -1,18 +1,21 @@
 import type { Phase } from '../catalogue/parameter';
 import type { Finding } from '../calculation/finding';
 import { additionOrder } from '../stocking/addition-order';
+import { COMPANY_CASES } from '../testing/company-cases';
 import { ORDER_CASES, STOCKING_CASES, type StockingCase } from '../testing/stocking-cases';
 import { box, catalogue, judge, tank } from '../testing/tanks';
 import { companyOf } from './derive';
 
+const CASES = [...STOCKING_CASES, ...COMPANY_CASES];
+
 describe('the stocking cases', () => {
   it('are many, each with where it comes from and animals of the catalogue', () => {
-    expect(STOCKING_CASES.length).toBeGreaterThanOrEqual(40);
-    const names = STOCKING_CASES.map(({ name }) => name);
+    expect(CASES.length).toBeGreaterThanOrEqual(115);
+    const names = CASES.map(({ name }) => name);
     expect(new Set(names).size).toBe(names.length);
-    const ids = [...STOCKING_CASES.flatMap(({ stock }) => stock.map(([id]) => id)), ...ORDER_CASES.flatMap(({ stock }) => stock)];
+    const ids = [...CASES.flatMap(({ stock }) => stock.map(([id]) => id)), ...ORDER_CASES.flatMap(({ stock }) => stock)];
     for (const id of ids) expect(catalogue.organisms.has(id)).withContext(id).toBeTrue();
-    for (const { name, source, expect: expected } of STOCKING_CASES) {
+    for (const { name, source, expect: expected } of CASES) {
       expect(source.length).withContext(name).toBeGreaterThan(5);
       expect(expected.length).withContext(name).toBeGreaterThan(0);
     }
@@ -30,7 +33,7 @@ describe('the stocking cases', () => {
     );
   };
 
-  for (const stockingCase of STOCKING_CASES)
+  for (const stockingCase of CASES)
     it(`${stockingCase.basis}: ${stockingCase.name}`, () => {
       const { findings } = assessed(stockingCase);
       for (const [code, places, severity] of stockingCase.expect) {
@@ -38,7 +41,7 @@ describe('the stocking cases', () => {
         const about = ({ code: said, subjects: of }: Finding) =>
           said === code &&
           of.length === subjects.length &&
-          subjects.every((id, i) => (code === 'stocking.strata' ? of.includes(id) : of[i] === id));
+          subjects.every((id, i) => (code === 'stocking.strata' || code.startsWith('window.') ? of.includes(id) : of[i] === id));
         expect(findings.find(about)?.severity ?? 'none')
           .withContext(`${code} ${subjects.join()}`)
           .toBe(severity);

@@ -9,6 +9,14 @@ export interface Companion {
   /** Undefined while nobody has sexed them. */
   female: number | undefined;
   phase: Phase;
+  /** Length as they are put in; left out for grown ones. */
+  todayMm?: number | undefined;
+}
+
+/** How large they are put in, as a share of grown: 1 where nobody has said, or nobody knows how long they grow. */
+export function shareToday({ animal, todayMm }: Pick<Companion, 'animal' | 'todayMm'>): number {
+  const grown = animal.sizeMm.length.value;
+  return todayMm === undefined || grown === null ? 1 : Math.min(1, todayMm / grown);
 }
 
 export const meantToBreed = (phase: Phase): boolean => phase === 'spawn' || phase === 'larvae';

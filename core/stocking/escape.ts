@@ -1,7 +1,7 @@
 import type { Finding } from '../calculation/finding';
 import type { AnimalGroup } from '../catalogue/organism';
 import { weakestBasis } from '../quantity/fact';
-import { meantToBreed, youngDepthMm, type Companion } from './company';
+import { meantToBreed, shareToday, youngDepthMm, type Companion } from './company';
 
 /** A way out: an opening in lid, weir or intake. Millimetres. */
 export interface WayOut {
@@ -20,13 +20,15 @@ function passes({ shortMm, longMm, guardMm }: WayOut, depthMm: number, widthMm: 
   return thin < shortMm && thick < longMm;
 }
 
-/** Fish and newts are bought half grown. Common practice. */
+/** Fish and newts are bought half grown, where nobody says how large they are. Common practice. */
 const BOUGHT_AT = 0.5;
 const BOUGHT_YOUNG: ReadonlySet<AnimalGroup> = new Set(['fish', 'amphibian']);
 
 /** Every way out against one kind: grown ones, those as they are bought, and the young of those that are to breed. One finding, for the worst of the ways. */
-export function escapeFinding({ id, animal, phase }: Companion, ways: readonly WayOut[]): Finding | null {
+export function escapeFinding(companion: Companion, ways: readonly WayOut[]): Finding | null {
   if (ways.length === 0) return null;
+  const { id, animal, phase, todayMm } = companion;
+  const bought = todayMm !== undefined ? shareToday(companion) : BOUGHT_YOUNG.has(animal.group) ? BOUGHT_AT : 1;
   const { jumps, climbs, youngMm } = animal.traits;
   const { depth, width } = animal.sizeMm;
   const base = {
@@ -61,12 +63,12 @@ export function escapeFinding({ id, animal, phase }: Companion, ways: readonly W
         kind: `${way.at}:${way.id}`,
       };
       if (!worst || (found.excess ?? 0) > (worst.excess ?? 0)) worst = found;
-    } else if (!viaLid && BOUGHT_YOUNG.has(animal.group) && passes(way, depth.value * BOUGHT_AT, width.value * BOUGHT_AT)) {
+    } else if (!viaLid && bought < 1 && passes(way, depth.value * bought, width.value * bought)) {
       const found: Finding = {
         ...base,
         severity: 'watch',
         excess: 0.8,
-        values: { ...values, body: { quantity: 'length', value: Math.min(depth.value, width.value) * BOUGHT_AT } },
+        values: { ...values, body: { quantity: 'length', value: Math.min(depth.value, width.value) * bought } },
         kind: `${way.at}:${way.id}`,
       };
       if (!worst || (found.excess ?? 0) > (worst.excess ?? 0)) worst = found;

@@ -10,6 +10,8 @@ export const StockEntry = z
     count: z.number().int().min(1).max(100000),
     female: z.number().int().min(0).optional(),
     phase: Phase,
+    /** Length today, or as they are bought; left out for grown ones. Judged grown as well: they will be. */
+    todayMm: z.number().positive('a length is more than nothing').max(3000, 'longer than any animal that is kept here').optional(),
     /** Not identified: every kind it may be, organismId among them. */
     candidateIds: z.array(z.string().min(1).max(80)).min(2).max(8).optional(),
     /** Salinity of the water they arrive in. */

@@ -1,7 +1,7 @@
 import type { Finding, Severity } from '../calculation/finding';
 import type { Animal } from '../catalogue/organism';
 import { weakestBasis } from '../quantity/fact';
-import { meantToBreed, youngDepthMm, type Companion } from './company';
+import { meantToBreed, shareToday, youngDepthMm, type Companion } from './company';
 
 const NEAR = 0.8;
 /** What does not go down whole is bitten apart by a hunter so many times as long. Common practice. */
@@ -29,6 +29,43 @@ function takes({ traits: { hunts, eats } }: Animal, prey: Animal): boolean | nul
  * @returns null when nothing is said against the two
  */
 export function predationFinding(hunter: Companion, prey: Companion): Finding | null {
+  const grown = grownPredationFinding(hunter, prey);
+  // what is eaten grown is eaten sooner or later, whatever it is bought at
+  if (grown?.severity === 'conflict' || grown?.severity === 'unknown') return grown;
+  return todayFinding(hunter, prey) ?? grown;
+}
+
+/** Young ones of a kind that lives with them grown, put in before they are too large for a mouth that is there. */
+function todayFinding(hunter: Companion, prey: Companion): Finding | null {
+  const [mine, theirs] = [shareToday(hunter), shareToday(prey)];
+  if (hunter.animal.id === prey.animal.id || theirs >= 1 || takes(hunter.animal, prey.animal) !== true) return null;
+  const { gape } = hunter.animal.sizeMm;
+  const { depth, length } = prey.animal.sizeMm;
+  if (gape.value === null || depth.value === null || length.value === null) return null;
+  const ratio = (gape.value * mine) / (depth.value * theirs);
+  if (ratio < NEAR) return null;
+  // from this length on they are as safe as grown ones
+  const safeMm = Math.min(length.value, (length.value * gape.value * mine) / (NEAR * depth.value));
+  return {
+    key: `stocking.predation:${hunter.id}:${prey.id}`,
+    code: 'stocking.predation',
+    bench: 'stocking',
+    severity: ratio > 1 ? 'conflict' : 'watch',
+    excess: ratio - NEAR,
+    subjects: [hunter.id, prey.id],
+    values: {
+      gape: { quantity: 'length', value: gape.value * mine },
+      depth: { quantity: 'length', value: depth.value * theirs },
+      today: { quantity: 'length', value: length.value * theirs },
+      safe: { quantity: 'length', value: safeMm },
+    },
+    evidence: [],
+    basis: weakestBasis([hunter.animal.traits.hunts.basis, gape.basis, depth.basis]),
+    kind: 'today',
+  };
+}
+
+function grownPredationFinding(hunter: Companion, prey: Companion): Finding | null {
   if (hunter.animal.id === prey.animal.id) return null;
   const taken = takes(hunter.animal, prey.animal);
   if (taken === false) return null;

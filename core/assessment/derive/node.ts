@@ -47,6 +47,8 @@ export interface Member {
   count: number;
   /** Undefined while nobody has sexed them. */
   female?: number;
+  /** Length as they are put in; left out for grown ones. */
+  todayMm?: number;
 }
 
 export interface PouredSource {

@@ -22,6 +22,7 @@ export const stockNodes: Pick<Definitions, 'stock.members'> = {
         phase: entry.phase,
         count: entry.count,
         ...(entry.female === undefined ? {} : { female: entry.female }),
+        ...(entry.todayMm === undefined ? {} : { todayMm: entry.todayMm }),
       }));
       const plants = new Map<string, Member>();
       for (const [id, item] of plantsOf(design)) {

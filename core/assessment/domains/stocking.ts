@@ -60,6 +60,7 @@ declare module '../remedies/remedy' {
     group: true;
     sexes: true;
     remove: true;
+    'grow-on': true;
     'lamp-hours': true;
   }
 }

@@ -9,6 +9,7 @@ import { coverRemedy, fastStemsRemedy, shadeRemedy, smallerRemedy, thinRemedy } 
 import { coverSidesRemedy } from './cover-sides';
 import { gearRemedy } from './gear';
 import { groupRemedy } from './group';
+import { growOnRemedy } from './grow-on';
 import { guardRemedy } from './guard';
 import { lawRemedy } from './law';
 import { leavesRemedy } from './leaves';
@@ -75,7 +76,7 @@ const MAKERS: { readonly [F in Family]?: Readonly<Partial<Record<FindingCodes[F]
     'group-size': [groupRemedy],
     'sex-ratio': [sexesRemedy],
     escape: [guardRemedy],
-    predation: [removeRemedy],
+    predation: [growOnRemedy, removeRemedy],
     'predation-young': [coverRemedy, removeRemedy],
     'fin-nipping': [removeRemedy],
     temperament: [vesselRemedy, removeRemedy],

@@ -125,6 +125,7 @@ export const STOCKING_REMEDIES = {
     const one = remedy.subjects[0] === 'males' ? 'male' : 'female';
     return `${change > 0 ? 'Add' : 'Remove'} ${Math.abs(change)} ${one}${Math.abs(change) === 1 ? '' : 's'}`;
   },
+  'grow-on': ({ show, names }) => `Grow ${names[0] ?? 'them'} on apart to ${show('length')}`,
   remove: ({ names }) => `Leave out ${names[0] ?? ''}`,
   'lamp-hours': ({ remedy }) => `Light for ${remedy.values['hours']?.value ?? 0} h a day`,
 } satisfies RemedyWords;

@@ -54,6 +54,11 @@ export function wordStocking({ code, finding, assessment, who, other, show, coun
             title: `${who} lives on snails such as ${other}`,
             reason: 'It draws them out or takes the young: they grow fewer until they are gone.',
           };
+        case 'today':
+          return {
+            title: `${who} ${finding.severity === 'conflict' ? 'eats' : 'may take'} ${other} as small as they are put in`,
+            reason: `Mouth ${formatMm(finding.values['gape'], units)} wide against a body ${formatMm(finding.values['depth'], units)} deep at ${show('today')}; grown they live together. Grow them on apart to ${show('safe')}.`,
+          };
         case 'overcome':
           return {
             title: `${who} hunts down ${other}`,

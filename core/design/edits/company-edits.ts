@@ -15,3 +15,10 @@ export function setFemales(design: Design, id: string, female: number | null): O
   if (female !== null) return [{ op: 'add', path, value: female }];
   return design.stock[id]?.female === undefined ? [] : [{ op: 'remove', path }];
 }
+
+/** How long they are as they are put in; null for grown ones. */
+export function setToday(design: Design, id: string, todayMm: number | null): Operation[] {
+  const path = pointer('stock', id, 'todayMm');
+  if (todayMm !== null) return [{ op: 'add', path, value: todayMm }];
+  return design.stock[id]?.todayMm === undefined ? [] : [{ op: 'remove', path }];
+}

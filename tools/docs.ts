@@ -84,7 +84,11 @@ unverified), \`invented\` (demo only) or \`measured\` (the user's own). Outside 
    takes prey larger than its mouth, some bite whole ones to pieces, some crack shells. Young of those that are to breed, and of colonies, are held
    against every mouth. Fish that hunt at night take sleepers that they would miss by day. What sucks in its food takes grain with it, what sifts wants it fine, what picks from the water is not asked. Nippers against long fins, territories against the floor, the shy against the
    bold, lines that cross, crowded strata, and every opening against the thinnest body: common practice, written down as cases in
-   \`core/testing/stocking-cases.ts\` before the rules were.
+   \`core/testing/stocking-cases.ts\` and \`company-cases.ts\` before the rules were. Animals are judged grown, and as small as they are put in where that is
+   stated: what is eaten grown is never cleared by a small hunter. **Who else** puts every animal of the catalogue in as it is kept and judges it with
+   all the rest; **how many** is the count from which the judgement itself begins to speak, by what runs out; a length to the litre is shown and not used.
+   **Who sees whom**: straight lines between hides against the bodies of pieces, exact, and the bed; stands of plants let through e^(−2 n r d) along the
+   chord of the line. Mouths that face each other count only where more than half of the looks get through.
 5. **Place.** A tank that is meant to be a wild place is held to it: what lives there (recorded; native to its basin, its part of the world, or foreign),
    its water and its year month by month, what lies on its bottom. Strict takes the place's own figures; loose allows its basin and a margin (2 °C, 0.7 pH,
    4 dGH, 3 dKH, 150 µS/cm, 2 ppt: common practice). Never more than worth watching: it may live well and yet not be from there.

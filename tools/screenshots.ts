@@ -80,7 +80,11 @@ const SHOTS: readonly Shot[] = [
       await press('button', 'Add a meal')(page);
     },
   },
-  { name: 'stocking', path: '/tank/shell-bed/stocking' },
+  {
+    name: 'stocking',
+    path: '/tank/shell-bed/stocking?face=else',
+    act: (page) => page.waitForSelector('.offers'),
+  },
   { name: 'sheet', path: '/tank/weedy-thicket/sheet' },
   {
     name: 'why',

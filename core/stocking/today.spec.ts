@@ -1,9 +1,7 @@
-import type { Animal } from '../catalogue/organism';
 import { catalogue, find, judge, tank, box } from '../testing/tanks';
 import { helpFor } from '../assessment/remedies/offer';
 import { shareToday } from './company';
 
-const animal = (id: string) => catalogue.organisms.get(id) as Animal;
 const together = (hunter: string, prey: string, todayMm: { hunter?: number; prey?: number } = {}) => {
   const design = tank(
     [

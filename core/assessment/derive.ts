@@ -99,6 +99,8 @@ export function animalOf(member: Member): Animal | undefined {
 export function companyOf(members: readonly Member[]): Companion[] {
   return members.flatMap((member) => {
     const animal = animalOf(member);
-    return animal ? [{ id: member.id, animal, count: member.count, female: member.female, phase: member.phase, todayMm: member.todayMm }] : [];
+    return animal
+      ? [{ id: member.id, animal, count: member.count, female: member.female, phase: member.phase, todayMm: member.todayMm }]
+      : [];
   });
 }

@@ -40,29 +40,31 @@ import { OPEN_SHARE } from '../../core/scene/sight';
   `,
   styles: `
     :host {
+      /* the bed is as light by night as by day */
+      --over-bed: #221f1a;
       pointer-events: none;
     }
     .ground {
       fill: none;
-      stroke: var(--ink);
+      stroke: var(--over-bed);
       stroke-opacity: 0.28;
     }
     .open {
       fill: none;
-      stroke: var(--oxide);
+      stroke: #9c3326;
     }
     .broken,
     .own {
       fill: none;
-      stroke: var(--ink);
+      stroke: var(--over-bed);
       stroke-opacity: 0.5;
     }
     .site {
-      fill: var(--ink);
+      fill: var(--over-bed);
     }
     .part {
       fill: none;
-      stroke: var(--ink);
+      stroke: var(--over-bed);
     }
   `,
 })

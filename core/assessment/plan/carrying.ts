@@ -107,9 +107,9 @@ export function carrying(assessment: Assessment, stockId: string): Carries | nul
   const at = (count: number): Map<Limit, number> => {
     let found = known.get(count);
     if (!found) {
-      const design_ = withCount(design, stockId, count, usual, each);
+      const recounted = withCount(design, stockId, count, usual, each);
       const again =
-        count === entry.count ? assessment : assessment.again({ ...assessment.world, design: design_ }, new Map(assessment.kept));
+        count === entry.count ? assessment : assessment.again({ ...assessment.world, design: recounted }, new Map(assessment.kept));
       found = spoken(again.findings, stockId);
       known.set(count, found);
     }

@@ -30,6 +30,7 @@ const WORD: Readonly<Record<Limit, { name: string; what: string; enough: string;
   },
   hides: { name: 'Hides', what: 'those that let it in', enough: 'There are hides enough', asks: 'where the kind hides' },
   males: { name: 'Males', what: 'ground for each', enough: 'There is ground enough', asks: 'how its sexes live' },
+  work: { name: 'Your hours', what: 'changes that hold nitrate, feeding, panes', enough: 'Your time is enough', asks: 'how many hours a week you have (here, above)' },
 };
 
 /** How many of a kind the tank carries, and what runs out first. */

@@ -2,6 +2,7 @@ import { severityRank, type Bench, type Finding } from '../calculation/finding';
 import type { Assessment } from './assessment';
 import { derive, type DeriveCache } from './derive';
 import type { World } from './derive/node';
+import { forWeeks } from './for-weeks';
 import { FRAME, type Frame } from './frame';
 
 export type { Assessment } from './assessment';
@@ -14,7 +15,8 @@ export type { Assessment } from './assessment';
  */
 export function assess(world: World, cache: DeriveCache = new Map(), frame: Frame = FRAME): Assessment {
   const derived = derive(world, frame.graph, cache);
-  const findings = frame.findings(world, derived).sort(worstFirst);
+  const told = frame.findings(world, derived);
+  const findings = (world.design.brief.purpose === 'quarantine' ? told.map(forWeeks) : told).sort(worstFirst);
   return { world, derived, findings, kept: cache, again: (other, kept) => assess(other, kept, frame) };
 }
 

@@ -42,6 +42,10 @@ import { grainShare } from '../substrate/grain-share';
 import { slopeStabilityCalculation } from '../substrate/slope-stability';
 import { bodyMass } from '../stocking/body-mass';
 import { breath } from '../stocking/breath';
+import { growth as animalGrowth } from '../stocking/growth';
+import { labelDoseCalculation } from '../health/treatments';
+import { cycle } from '../startup/cycle';
+import { work } from '../care/work';
 import { usualFeed } from '../stocking/usual-feed';
 import { swallowHazardCalculation } from '../substrate/swallow-hazard';
 import { throat } from '../substrate/throat';
@@ -123,6 +127,10 @@ export const calculations = createRegistry([
   listed(territories),
   listed(visible),
   listed(usualFeed),
+  listed(cycle),
+  listed(work),
+  listed(animalGrowth),
+  listed(labelDoseCalculation),
   listed(settledWater),
   listed(blend),
   listed(ghFromIons),

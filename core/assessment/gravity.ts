@@ -80,6 +80,13 @@ const BY_CODE: Readonly<Partial<Record<FindingCode, readonly [conflict: Gravity,
   'stocking.current': ['stress', 'stress'],
   'stocking.diet': ['loss', 'loss'],
   'stocking.light': ['death', 'stress'],
+  'stocking.hungry': ['death', 'stress'],
+  'health.contact': ['death', 'loss'],
+  'health.arrival': ['loss', 'loss'],
+  'health.treatment-harm': ['death', 'loss'],
+  'health.treatment-bound': ['loss', 'stress'],
+  'health.treatment-filter': ['loss', 'loss'],
+  'health.treatment-clash': ['death', 'loss'],
   'stocking.strata': ['stress', 'stress'],
 };
 

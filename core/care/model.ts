@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { FoodId } from '../catalogue/food';
 import { FertiliserPlan } from '../tank/fertiliser';
 import { DatedStep } from '../schedule/step';
 
@@ -28,6 +29,20 @@ export const CarePlan = z.strictObject({
   /** When it is fed, hours from midnight; none for little by little. */
   feedHours: z.array(z.number().min(0).lt(24, 'a day has 24 hours')).max(12),
   surface: Surface.nullable(),
+  /** What is given, how often, and whether before or after the lamps are out. */
+  menu: z.record(
+    Key,
+    z.strictObject({
+      order: z.number().finite(),
+      foodId: FoodId,
+      timesAWeek: z.number().int().min(1, 'once a week is the least').max(42, 'six times a day is the most'),
+      when: z.enum(['day', 'dark']),
+    }),
+  ),
+  /** Days a week on which nothing is fed. */
+  fastDays: z.number().int().min(0).max(4, 'they are fed on three days at least'),
+  /** Hours a week that there are for this tank; null while not stated. */
+  hoursPerWeek: z.number().positive('no time is no tank').max(100).nullable(),
   /** Floats on the water and keeps a window open among leaves; left out for none. */
   feedingRing: z
     .strictObject({ diameterMm: z.number().min(30).max(600), atMm: z.tuple([z.number().finite(), z.number().finite()]) })
@@ -60,6 +75,9 @@ export function emptyCare(): CarePlan {
     lampsOnHour: null,
     feedHours: [],
     surface: null,
+    menu: {},
+    fastDays: 0,
+    hoursPerWeek: null,
     doses: {},
     fertiliser: {},
     media: { carbonG: 0, phosphateRemoverG: 0 },

@@ -10,6 +10,7 @@ import fixture7 from './fixtures/design-v7.json';
 import fixture8 from './fixtures/design-v8.json';
 import fixture10 from './fixtures/design-v10.json';
 import fixture11 from './fixtures/design-v11.json';
+import fixture12 from './fixtures/design-v12.json';
 import fixture9 from './fixtures/design-v9.json';
 import { emptyCare } from '../care/model';
 import { catalogueData } from '../../catalogue';
@@ -59,7 +60,8 @@ const fedLevel = <W extends { co2: { mgPerL: number } | null }>(water: W) => ({
   ...water,
   co2: water.co2 && { set: { by: 'level', mgPerL: water.co2.mgPerL }, onHour: null, offHour: null, bottleG: null },
 });
-const unclocked = { lampsOnHour: null, feedHours: [] };
+const unfed = { menu: {}, fastDays: 0, hoursPerWeek: null };
+const unclocked = { lampsOnHour: null, feedHours: [], ...unfed };
 const geared = (equipment: object) =>
   Object.fromEntries(
     Object.entries(equipment).map(([id, device]: [string, { kind: string }]) => [
@@ -86,7 +88,7 @@ describe('a design document', () => {
   it('of version 1 is still read: the frozen fixture', () => {
     const read = readDesignFile(JSON.stringify(fixture));
     expect(read.ok ? read.document.design.name : read.refusals).toEqual('Frozen peat pocket');
-    expect(DESIGN_SCHEMA).toBe(11);
+    expect(DESIGN_SCHEMA).toBe(12);
   });
 
   it('of version 2 is read, and what it did not say of the water is nothing', () => {
@@ -94,7 +96,8 @@ describe('a design document', () => {
     const { water, ...rest } = fixture2.design;
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...rest,
-      schema: 11,
+      schema: 12,
+      treatments: {},
       grown: 'grown',
       readings: {},
       brief: { ...rest.brief, fidelity: null },
@@ -113,7 +116,8 @@ describe('a design document', () => {
     const { soil, ...loose } = additions;
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture3.design,
-      schema: 11,
+      schema: 12,
+      treatments: {},
       grown: 'grown',
       readings: {},
       brief: { ...fixture3.design.brief, fidelity: null },
@@ -137,7 +141,8 @@ describe('a design document', () => {
     const read = readDesignFile(JSON.stringify(file));
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture4.design,
-      schema: 11,
+      schema: 12,
+      treatments: {},
       care: { ...fixture4.design.care, fertiliser: {}, ...unclocked },
       grown: 'grown',
       readings: {},
@@ -161,7 +166,8 @@ describe('a design document', () => {
     const { brief } = fixture5.design;
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture5.design,
-      schema: 11,
+      schema: 12,
+      treatments: {},
       water: fedLevel(fixture5.design.water),
       equipment: geared(fixture5.design.equipment),
       care: { ...fixture5.design.care, fertiliser: {}, ...unclocked },
@@ -175,21 +181,38 @@ describe('a design document', () => {
 
   it('of version 10 is read as it stands, with the flow, the media and the intake of its filter, and its air pump', () => {
     const read = readDesignFile(JSON.stringify(fixture10));
-    expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({ ...fixture10.design, schema: 11 });
+    expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
+      ...fixture10.design,
+      schema: 12,
+      treatments: {},
+      care: { ...fixture10.design.care, ...unfed },
+    });
     expect(fixture10.design.equipment.filter.media.length).toBe(2);
   });
 
   it('of version 11 is read as it stands, with its feeding ring and the air that comes from another tank', () => {
     const read = readDesignFile(JSON.stringify(fixture11));
-    expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual(fixture11.design);
+    expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
+      ...fixture11.design,
+      schema: 12,
+      treatments: {},
+      care: { ...fixture11.design.care, ...unfed },
+    });
     expect([fixture11.design.care.feedingRing.diameterMm, fixture11.design.equipment.air.ofTankId]).toEqual([100, 'weedy-thicket']);
+  });
+
+  it('of version 12 is read as it stands, with its treatment, its menu and the living stock of its room', () => {
+    const read = readDesignFile(JSON.stringify(fixture12));
+    expect(read.ok ? (read.document as unknown) : read.refusals).toEqual(fixture12);
+    expect(Object.keys(fixture12.room.lots).length).toBe(1);
   });
 
   it('of version 9 is read with the hours of its lamps, what a meter read, and what plants are given; its filter has no figures', () => {
     const read = readDesignFile(JSON.stringify(fixture9));
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture9.design,
-      schema: 11,
+      schema: 12,
+      treatments: {},
       water: fedLevel(fixture9.design.water),
       care: { ...fixture9.design.care, ...unclocked },
       equipment: geared(fixture9.design.equipment),
@@ -202,7 +225,8 @@ describe('a design document', () => {
     const { lamp, ...gear } = fixture8.design.equipment;
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture8.design,
-      schema: 11,
+      schema: 12,
+      treatments: {},
       water: fedLevel(fixture8.design.water),
       equipment: { ...geared(gear), lamp: { ...lamp, light: { ...lamp.light, hours: null, rampHours: 0, pauseHours: 0, reading: null } } },
       care: { ...fixture8.design.care, fertiliser: {}, ...unclocked },
@@ -213,7 +237,8 @@ describe('a design document', () => {
     const read = readDesignFile(JSON.stringify(fixture7));
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture7.design,
-      schema: 11,
+      schema: 12,
+      treatments: {},
       water: fedLevel(fixture7.design.water),
       equipment: geared(fixture7.design.equipment),
       care: { ...fixture7.design.care, fertiliser: {}, ...unclocked },
@@ -227,7 +252,8 @@ describe('a design document', () => {
     const read = readDesignFile(JSON.stringify(fixture6));
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture6.design,
-      schema: 11,
+      schema: 12,
+      treatments: {},
       water: fedLevel(fixture6.design.water),
       equipment: geared(fixture6.design.equipment),
       care: { ...fixture6.design.care, fertiliser: {}, ...unclocked },
@@ -238,9 +264,13 @@ describe('a design document', () => {
     const { own } = fixture6.room;
     expect(read.ok ? (read.document.room as unknown) : null).toEqual({
       ...fixture6.room,
-      schema: 6,
+      schema: 7,
       law: null,
       pricePerKwh: null,
+      lots: {},
+      moves: {},
+      marks: {},
+      wanted: {},
       own: { ...own, materials: {}, mixes: {} },
     });
   });

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { CarePlan, emptyCare } from '../care/model';
 import { Device } from '../equipment/model';
+import { Treatment } from '../health/model';
 import { HardscapeItem } from '../hardscape/model';
 import { PlantItem, Stage } from '../plants/model';
 import { StockEntry } from '../stocking/model';
@@ -9,7 +10,7 @@ import { Vessel } from '../vessel/model';
 import { Reading } from '../water/reading';
 import { emptyWaterPlan, WaterPlan } from '../water/model';
 
-export const DESIGN_SCHEMA = 11;
+export const DESIGN_SCHEMA = 12;
 
 const SpaceMm = z.number().min(50).max(20000);
 
@@ -33,7 +34,8 @@ export const Design = z
     /** Put away: kept, but not on show among the tanks. */
     archived: z.boolean(),
     brief: z.strictObject({
-      purpose: z.enum(['keep', 'breed']),
+      /** To keep, to breed, or to keep arrivals apart for their first weeks. */
+      purpose: z.enum(['keep', 'breed', 'quarantine']),
       targetStockIds: z.array(Key).max(100),
       biotopeId: z.string().min(1).max(80).nullable(),
       /** Biotope accuracy: nothing that does not live there, nothing from elsewhere in the world, or not judged. */
@@ -52,6 +54,8 @@ export const Design = z
     grown: Stage,
     stock: z.record(Key, StockEntry),
     care: CarePlan,
+    /** Against disease and pests. */
+    treatments: z.record(Key, Treatment),
     /** Finding key -> the user's reason for accepting it. */
     accepted: z.record(z.string().min(1).max(200), z.string().min(1).max(500)),
   })
@@ -86,6 +90,7 @@ export function emptyDesign(id: string, roomId: string, name: string): Design {
     grown: 'grown',
     stock: {},
     care: emptyCare(),
+    treatments: {},
     accepted: {},
   };
 }

@@ -244,6 +244,19 @@ function room5to6(room: Json): Json {
   return { ...room, schema: 6, law: null, pricePerKwh: null };
 }
 
+/** Version 7: the living stock, what was seen of it, and what is wanted. */
+const room6to7 = (room: Json): Json => ({ ...room, schema: 7, lots: {}, moves: {}, marks: {}, wanted: {} });
+
+/** Version 12: treatments, what is fed and when, and the hours there are for it. */
+function design11to12({ care, ...design }: Json): Json {
+  return {
+    ...design,
+    schema: 12,
+    treatments: {},
+    care: isObject(care) ? { ...care, menu: {}, fastDays: 0, hoursPerWeek: null } : care,
+  };
+}
+
 const DESIGN_STEPS: Readonly<Record<number, (design: Json) => Json>> = {
   1: design1to2,
   2: design2to3,
@@ -255,8 +268,16 @@ const DESIGN_STEPS: Readonly<Record<number, (design: Json) => Json>> = {
   8: design8to9,
   9: design9to10,
   10: design10to11,
+  11: design11to12,
 };
-const ROOM_STEPS: Readonly<Record<number, (room: Json) => Json>> = { 1: room1to2, 2: room2to3, 3: room3to4, 4: room4to5, 5: room5to6 };
+const ROOM_STEPS: Readonly<Record<number, (room: Json) => Json>> = {
+  1: room1to2,
+  2: room2to3,
+  3: room3to4,
+  4: room4to5,
+  5: room5to6,
+  6: room6to7,
+};
 
 function climb(document: unknown, steps: Readonly<Record<number, (document: Json) => Json>>): unknown {
   let current = document;

@@ -2,9 +2,12 @@ import * as z from 'zod';
 import { waterReadings } from '../catalogue/water-source';
 import { Jurisdiction } from '../catalogue/law';
 import { factOf } from '../quantity/fact';
+import { Mark } from '../health/model';
+import { holdingsOf, lineageFaults } from '../lots/holdings';
+import { Lot, Move, Wanted } from '../lots/model';
 import { emptyOwnCatalogue, OwnCatalogue } from './own-catalogue';
 
-export const ROOM_SCHEMA = 6;
+export const ROOM_SCHEMA = 7;
 
 const Key = z.string().min(1).max(80);
 const MonthSpan = z
@@ -44,26 +47,42 @@ export const OnHand = z.strictObject({
 export type OnHand = z.infer<typeof OnHand>;
 
 /** Where the tanks stand: climate through the year, waters at hand, mixing kit. */
-export const Room = z.strictObject({
-  schema: z.literal(ROOM_SCHEMA),
-  id: Key,
-  rev: z.number().int().nonnegative(),
-  name: z.string().trim().min(1, 'a name is wanted').max(80),
-  /** Air temperature by month, January first: usual low and high. Null while not stated. */
-  climateC: z.array(MonthSpan).length(12).nullable(),
-  /** Usual relative humidity of the air, percent. */
-  humidityPct: factOf(z.number().min(5).max(100)),
-  /** Whose law holds here; null while not stated. */
-  law: Jurisdiction.nullable(),
-  /** Price of a kilowatt hour, in whatever money; null while not stated. */
-  pricePerKwh: z.number().min(0).max(1000).nullable(),
-  sources: z.record(Key, RoomSource),
-  mixingKit: z.strictObject({ vesselL: z.number().positive().max(5000), scaleG: z.number().positive().max(1000) }).nullable(),
-  onHand: z.record(Key, OnHand),
-  /** What this room adds to the catalogue. */
-  own: OwnCatalogue,
-  invented: z.boolean().optional(),
-});
+export const Room = z
+  .strictObject({
+    schema: z.literal(ROOM_SCHEMA),
+    id: Key,
+    rev: z.number().int().nonnegative(),
+    name: z.string().trim().min(1, 'a name is wanted').max(80),
+    /** Air temperature by month, January first: usual low and high. Null while not stated. */
+    climateC: z.array(MonthSpan).length(12).nullable(),
+    /** Usual relative humidity of the air, percent. */
+    humidityPct: factOf(z.number().min(5).max(100)),
+    /** Whose law holds here; null while not stated. */
+    law: Jurisdiction.nullable(),
+    /** Price of a kilowatt hour, in whatever money; null while not stated. */
+    pricePerKwh: z.number().min(0).max(1000).nullable(),
+    sources: z.record(Key, RoomSource),
+    mixingKit: z.strictObject({ vesselL: z.number().positive().max(5000), scaleG: z.number().positive().max(1000) }).nullable(),
+    onHand: z.record(Key, OnHand),
+    /** Animals, plants, media and soil of the room, by how they came. */
+    lots: z.record(Key, Lot),
+    /** All that happened to them: where they are follows from it. */
+    moves: z.record(Key, Move),
+    /** What was seen of disease, pests and copper, and what of it is over. */
+    marks: z.record(Key, Mark),
+    /** Kinds that are looked for. */
+    wanted: z.record(Key, Wanted),
+    /** What this room adds to the catalogue. */
+    own: OwnCatalogue,
+    invented: z.boolean().optional(),
+  })
+  .superRefine(({ lots, moves, marks }, context) => {
+    const wrong = (path: string[], message: string) => context.addIssue({ code: 'custom', path, message });
+    for (const { moveId, reason } of holdingsOf(lots, moves).faults) wrong(['moves', moveId], reason);
+    for (const { lotId, reason } of lineageFaults(lots)) wrong(['lots', lotId, 'parentId'], reason);
+    for (const [id, { lotId }] of Object.entries(marks))
+      if (lotId !== null && !Object.hasOwn(lots, lotId)) wrong(['marks', id, 'lotId'], `there is no lot “${lotId}”`);
+  });
 export type Room = z.infer<typeof Room>;
 
 export function emptyRoom(id: string, name: string): Room {
@@ -79,6 +98,10 @@ export function emptyRoom(id: string, name: string): Room {
     sources: {},
     mixingKit: null,
     onHand: {},
+    lots: {},
+    moves: {},
+    marks: {},
+    wanted: {},
     own: emptyOwnCatalogue(),
   };
 }

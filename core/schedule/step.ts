@@ -22,6 +22,9 @@ export const StepCode = z.enum([
   'release',
   'watch',
   'service',
+  'inspect',
+  'treat',
+  'culture',
 ]);
 export type StepCode = z.infer<typeof StepCode>;
 

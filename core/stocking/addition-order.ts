@@ -1,9 +1,12 @@
 import type { Companion } from './company';
+import { temperFinding } from './temper';
 
 export interface Addition {
   id: string;
   /** Weeks after the tank is ready. */
   week: number;
+  /** Rivals that go in at the same hour: who is there first defends it all. */
+  with: readonly string[];
   why: 'clean-up' | 'hardy' | 'ordinary' | 'delicate' | 'holds-territory';
 }
 
@@ -20,6 +23,9 @@ function stageOf({ animal }: Companion): Addition['why'] {
   return hardiness.value === 'delicate' ? 'delicate' : hardiness.value === 'hardy' ? 'hardy' : 'ordinary';
 }
 
+/** Two kinds that would both hold the ground. */
+const isRival = (a: Companion, b: Companion): boolean => temperFinding(a, b, null)?.kind === 'two-territories';
+
 /** The order in which the company goes in: clean-up and hardy first, gaps between, those that hold territories last. */
 export function additionOrder(company: readonly Companion[]): Addition[] {
   const staged = company
@@ -30,10 +36,15 @@ export function additionOrder(company: readonly Companion[]): Addition[] {
     );
   let week = -WEEKS_BETWEEN;
   let last: Addition['why'] | null = null;
+  const weeks = new Map<string, number>();
   return staged.map(({ companion, why }) => {
-    if (why !== last || why === 'holds-territory') week += WEEKS_BETWEEN;
+    const rivals = why === 'holds-territory' ? company.filter((other) => isRival(companion, other)).map(({ id }) => id) : [];
+    const there = rivals.map((id) => weeks.get(id)).find((known) => known !== undefined);
+    if (there === undefined && (why !== last || why === 'holds-territory')) week += WEEKS_BETWEEN;
     if (why === 'delicate') week = Math.max(week, WEEKS_FOR_DELICATE);
     last = why;
-    return { id: companion.id, week, why };
+    const at = there ?? week;
+    weeks.set(companion.id, at);
+    return { id: companion.id, week: at, why, with: rivals };
   });
 }

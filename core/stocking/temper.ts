@@ -3,6 +3,9 @@ import type { Animal } from '../catalogue/organism';
 import { weakestBasis } from '../quantity/fact';
 import { shareStratum, type Companion } from './company';
 
+/** Nippy kinds sort their ranks out among themselves from so many on. Common practice: eight and more, better fifteen. */
+export const CALM_IN = 15;
+
 /** One that nips against long fins. Common practice. */
 export function finNippingFinding(nipper: Companion, victim: Companion): Finding | null {
   if (nipper.animal.id === victim.animal.id) return null;
@@ -18,7 +21,10 @@ export function finNippingFinding(nipper: Companion, victim: Companion): Finding
     evidence: [],
     basis: weakestBasis([temperament.basis, fins.basis]),
   } as const;
-  return fins.value === null ? { ...base, severity: 'unknown', excess: null } : { ...base, severity: 'conflict', excess: 1 };
+  if (fins.value === null) return { ...base, severity: 'unknown', excess: null };
+  // in numbers they are busy with each other, and a fin is nipped now and then
+  const calm = nipper.count >= CALM_IN;
+  return { ...base, severity: calm ? 'watch' : 'conflict', excess: calm ? 0.5 : 1, ...(calm ? { kind: 'in-numbers' } : {}) };
 }
 
 /**

@@ -7,6 +7,7 @@ import { bank, level } from '../substrate/surface';
 import { newLamp } from '../equipment/lamps';
 import { newDevice, newRuns, type Device, type LampLight, type Runs } from '../equipment/model';
 import { newPlanting } from '../plants/model';
+import { treated } from './health-tanks';
 import type { KeptTank } from './kept-tank';
 import { FAILING, THRIVING } from './ordinary-tanks';
 import { catalogue, layer, piece } from './tanks';
@@ -830,6 +831,45 @@ export const EVERY_CODE: Readonly<Record<Exclude<FindingCode, `sham.${string}`>,
     says: /mexicanum.* burns on a bare heater.*cage/,
     mends: 'heater-cage',
   },
+  'health.contact': {
+    of: failing('Galaxies moved out'),
+    severity: 'conflict',
+    says: /White spot may have come in with “Galaxies”.*Straight from where it was seen, on 10\.2\.2026.*Danio margaritatus/,
+    mends: null,
+  },
+  'health.arrival': { of: failing('New galaxies'), severity: 'watch', says: /came in without weeks apart/, mends: null },
+  'health.treatment-harm': { of: failing('Nerites where'), severity: 'conflict', says: /kills .*Vittina/, mends: 'leave-out' },
+  'health.treatment-bound': {
+    of: but((design) => {
+      design.care.media.carbonG = 50;
+      treated(design, 'praziquantel');
+    }),
+    severity: 'watch',
+    says: /taken up before it works.*activated carbon/,
+    mends: 'carbon-out',
+  },
+  'health.treatment-filter': {
+    of: but((design) => treated(design, 'methylene-blue'), { plants: [] }),
+    severity: 'watch',
+    says: /kills the filter.*nitrite/,
+    mends: null,
+  },
+  'health.treatment-clash': {
+    of: failing('Galaxies treated'),
+    severity: 'conflict',
+    says: /Formalin and potassium.*must not meet/,
+    mends: 'leave-out',
+  },
+  'health.treatment-dose': {
+    of: but((design) => {
+      treated(design, 'praziquantel');
+      design.treatments['t1']!.label = null;
+    }),
+    severity: 'unknown',
+    says: /dose not known.*the label’s/,
+    mends: null,
+  },
+  'stocking.hungry': { of: failing('Embers that'), severity: 'conflict', says: /cannot take what is given/, mends: 'feed-all' },
   'law.barred': {
     of: but((_, room) => void (room.law = 'eu'), { plants: [['myriophyllum-aquaticum', 5]] }),
     severity: 'conflict',

@@ -1,5 +1,6 @@
 import type { FailingTank, KeptTank } from './kept-tank';
 import { GEARED_FAILING } from './geared-tanks';
+import { HEALTH_FAILING } from './health-tanks';
 import { PLANTED_FAILING } from './planted-tanks';
 import { sizes, thicket, blackwaterPlants } from './tank-parts';
 import { THRIVING } from './tanks-that-thrive';
@@ -624,4 +625,5 @@ export const FAILING: readonly FailingTank[] = [
   },
   ...PLANTED_FAILING,
   ...GEARED_FAILING,
+  ...HEALTH_FAILING,
 ];

@@ -28,6 +28,8 @@ import type { OpenRoom } from '../../hardscape/room';
 import type { Lighting } from '../../light/field';
 import type { Cover } from '../../plants/cover';
 import type { Standing as Planting } from '../../plants/standing';
+import type { Holdings } from '../../lots/holdings';
+import type { Contact } from '../../health/contact';
 import type { Window } from '../../window/window';
 
 /** What a derivation may look at. */
@@ -110,6 +112,10 @@ export interface Nodes {
   'stock.members': readonly Member[];
   /** What the animals weigh, breathe and are fed. */
   'stock.load': Load;
+  /** Where the room's lots are. */
+  'lots.holdings': Holdings;
+  /** What may be where in the room, and is not over. */
+  'health.contacts': readonly Contact[];
   'vessel.gross-volume': number;
   'scene.grid': FloorGrid;
   /** The bed as it comes to lie. */

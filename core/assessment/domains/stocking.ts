@@ -7,6 +7,7 @@ import { seasonFindings } from '../../equipment/findings';
 import { currentFinding, currentInFieldFinding, currentOf } from '../../stocking/current';
 import { dietFinding } from '../../stocking/diet';
 import { lightFindings } from '../../stocking/light';
+import { eatersIn, hungryFindings } from '../../stocking/menu';
 import { meantToBreed } from '../../stocking/company';
 import type { WayOut } from '../../stocking/escape';
 import { companyFindings, companyNotKnown, groupFinding, nothingChosen } from '../../stocking/findings';
@@ -52,6 +53,7 @@ declare module '../../calculation/finding' {
       | 'light'
       | 'diet'
       | 'feeding'
+      | 'hungry'
       | 'unidentified';
   }
 }
@@ -62,6 +64,7 @@ declare module '../remedies/remedy' {
     remove: true;
     'grow-on': true;
     'lamp-hours': true;
+    'feed-all': true;
   }
 }
 
@@ -179,6 +182,10 @@ function companyJudged({ design, catalogue }: World, derived: Derived): Finding[
             : currentFinding(companion, currentOf(turnover))) ?? [],
     ),
     ...company.flatMap((companion) => dietFinding(companion, hasWood) ?? []),
+    ...hungryFindings(
+      eatersIn(company),
+      inOrder(design.care.menu).map(([, dish]) => dish),
+    ),
     ...lightFindings(
       hoursOfLight(Object.values(design.equipment), design.care.lampHours),
       plants.map(({ id }) => id),
@@ -217,6 +224,7 @@ export const stocking = domain({
     light: ['care', 'routine'],
     diet: null,
     feeding: null,
+    hungry: ['stocking', 'menu', 'food'],
     unidentified: null,
   },
   remedyWords: STOCKING_REMEDIES,

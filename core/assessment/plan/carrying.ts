@@ -3,9 +3,10 @@ import type { Design } from '../../design/design';
 import type { Animal } from '../../catalogue/organism';
 import type { Assessment } from '../assessment';
 import { animalOf } from '../derive';
+import { hoursPerWeekOf } from './chores';
 
 /** What more animals run out of, in the order in which it is told. */
-export const LIMITS = ['nitrate', 'filter', 'oxygen', 'water', 'floor', 'hides', 'males'] as const;
+export const LIMITS = ['nitrate', 'filter', 'oxygen', 'water', 'floor', 'hides', 'males', 'work'] as const;
 export type Limit = (typeof LIMITS)[number];
 
 /** Findings by which each is noticed. */
@@ -17,6 +18,8 @@ const OF_LIMIT: Readonly<Record<Limit, readonly Finding['code'][]>> = {
   floor: ['stocking.strata'],
   hides: ['hardscape.hides'],
   males: ['stocking.sex-ratio'],
+  // told by the hours there are, not by a finding
+  work: [],
 };
 const limitOf = (code: Finding['code']): Limit | null => LIMITS.find((limit) => OF_LIMIT[limit].includes(code)) ?? null;
 
@@ -42,6 +45,8 @@ export interface Carries {
   cmPerL: number | null;
   /** What cannot be told, as what it hangs on is not stated. */
   unknown: readonly Limit[];
+  /** Hours a week that it takes as it is. */
+  hoursPerWeek: number;
 }
 
 /** Looked up to so many times what is there, and no further than so many heads, or so many times what first is said something of. */
@@ -111,6 +116,7 @@ export function carrying(assessment: Assessment, stockId: string): Carries | nul
       const again =
         count === entry.count ? assessment : assessment.again({ ...assessment.world, design: recounted }, new Map(assessment.kept));
       found = spoken(again.findings, stockId);
+      if (design.care.hoursPerWeek !== null && hoursPerWeekOf(again) > design.care.hoursPerWeek) found.set('work', severityRank('watch'));
       known.set(count, found);
     }
     return found;
@@ -151,6 +157,7 @@ export function carrying(assessment: Assessment, stockId: string): Carries | nul
     lookedTo: counts.at(-1) ?? 0,
     cmPerL: centimetresPerLitre(assessment),
     unknown: unknownOf(assessment, animal),
+    hoursPerWeek: hoursPerWeekOf(assessment),
   };
 }
 
@@ -177,6 +184,7 @@ function unknownOf({ world: { design }, derived }: Assessment, animal: Animal): 
     floor: animal.traits.footprintMm.value === null || !design.vessel,
     hides: animal.traits.shelter.value === null,
     males: animal.traits.sexes.value === null,
+    work: design.care.hoursPerWeek === null,
   };
   return LIMITS.filter((limit) => unknown[limit]);
 }

@@ -25,6 +25,8 @@ import { saltsRemedy } from './salts';
 import { fanRemedy, setPointRemedy } from './set-point';
 import { sexesRemedy } from './sexes';
 import { inertRemedy, lampHoursRemedy, openLidRemedy } from './source';
+import { carbonOutRemedy, leaveOutRemedy } from './treatment';
+import { feedAllRemedy } from './menu';
 import { swapRemedy } from './swap';
 import { vesselRemedy } from './vessel';
 import type { RemedyMaker } from './remedy';
@@ -82,6 +84,7 @@ const MAKERS: { readonly [F in Family]?: Readonly<Partial<Record<FindingCodes[F]
     temperament: [vesselRemedy, removeRemedy],
     crossing: [removeRemedy],
     strata: [vesselRemedy],
+    hungry: [feedAllRemedy],
   },
   substrate: {
     slope: [flattenRemedy, wallRemedy],
@@ -128,6 +131,11 @@ const MAKERS: { readonly [F in Family]?: Readonly<Partial<Record<FindingCodes[F]
     'bare-heater': [gearRemedy],
     scours: [gearRemedy],
     scraper: [gearRemedy],
+  },
+  health: {
+    'treatment-harm': [leaveOutRemedy],
+    'treatment-clash': [leaveOutRemedy],
+    'treatment-bound': [carbonOutRemedy],
   },
   law: {
     barred: [lawRemedy],

@@ -1,7 +1,10 @@
 import type { DatedStep } from '../../schedule/step';
+import { FOODS, type FoodId } from '../../catalogue/food';
+import { TREATMENTS, type TreatmentId } from '../../health/treatments';
+import { LABEL_UNITS } from '../../health/model';
 import { SERVICE_TASKS, type ServiceTask } from '../../equipment/service';
 import { PARAMETER_META, type Parameter } from '../../catalogue/parameter';
-import { formatQuantity, type UnitChoice } from '../../quantity/format';
+import { formatQuantity, rounded, type UnitChoice } from '../../quantity/format';
 
 /** What a step is about, by name. */
 export interface StepNames {
@@ -85,6 +88,31 @@ export function wordStep(step: Told, names: StepNames, units: UnitChoice): { tit
       };
     case 'release':
       return { title: 'Release them', detail: 'When the temperature is the same and the water is clear.' };
+    case 'inspect':
+      return {
+        title: `Look ${who || 'the arrivals'} over`,
+        detail:
+          count === 0
+            ? 'In their own tank, by the list on the Health face. Nets, hoses and waste water stay apart.'
+            : 'Skin, fins, breath, belly, droppings; eating. What is not right starts the weeks anew.',
+      };
+    case 'treat': {
+      const [treatment = ''] = step.subjects;
+      const told = Object.hasOwn(TREATMENTS, treatment) ? TREATMENTS[treatment as TreatmentId] : null;
+      const amount = step.values['amount'];
+      return {
+        title: `${told?.name ?? treatment}${amount === undefined ? '' : `: ${rounded(amount, amount < 10 ? 1 : 0, units)} ${LABEL_UNITS[step.values['unit'] ?? 0] ?? ''}`}`,
+        detail: `The label’s dose for the water in the tank. Carbon out, air on, lamp as the label says; watch for an hour.${told?.people ? ` ${told.people}` : ''}`,
+      };
+    }
+    case 'culture': {
+      const [food = ''] = step.subjects;
+      const told = Object.hasOwn(FOODS, food) ? FOODS[food as FoodId] : null;
+      return {
+        title: `Set up ${told?.name ?? food}`,
+        detail: `${told?.culture?.how ?? ''}. A second one beside it a week later.`,
+      };
+    }
     case 'watch':
       return {
         title: `Watch${who ? ` ${who}` : ''}`,

@@ -195,6 +195,29 @@ export function wordStocking({ code, finding, assessment, who, other, show, coun
             title: `${who} takes only food that moves`,
             reason: 'Have a culture of fitting size running before it comes, and a second one beside it.',
           };
+    case 'stocking.hungry':
+      switch (finding.kind) {
+        case 'leavings':
+          return {
+            title: `${who} gets what the others leave`,
+            reason:
+              'It comes out when the lamps are off, and is fed by day: give something that sinks after dark, and look for it with a red light.',
+          };
+        case 'too-large':
+          return {
+            title: `${who} cannot take what is given`,
+            reason: 'It is too large for its mouth, or not fine enough to be caught. It starves at a full table.',
+          };
+        case 'too-small':
+          return { title: `${who} overlooks what is given`, reason: 'It is dust to a mouth of that size.' };
+        case 'out-of-reach':
+          return {
+            title: `${who} does not get at what is given`,
+            reason: 'It floats where it does not rise to, or sinks past where it lives.',
+          };
+        default:
+          return { title: `${who} eats nothing of what is given`, reason: 'Nothing on the menu is food to it.' };
+      }
     case 'stocking.light':
       switch (finding.kind) {
         case 'no-night':

@@ -1,3 +1,4 @@
+import { FOODS, type FoodId } from '../../catalogue/food';
 import type { Finding, FindingCode, FindingValue } from '../../calculation/finding';
 import type { Remedy, RemedyKind } from '../remedies/remedy';
 import { formatQuantity, formatSpan, rounded, type UnitChoice } from '../../quantity/format';
@@ -77,6 +78,7 @@ export function nameOf(id: string, { world, derived }: Assessment): string {
   if (kind) return `*${kind.latin}*`;
   const known = world.catalogue.materials.get(id) ?? world.catalogue.pieces.get(id);
   if (known) return known.name.toLowerCase();
+  if (Object.hasOwn(FOODS, id)) return FOODS[id as FoodId].name;
   const source = Object.hasOwn(world.room.sources, id) ? world.room.sources[id] : undefined;
   return source ? sourceLabel(source) : id;
 }

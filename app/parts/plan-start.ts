@@ -33,15 +33,6 @@ let starts = 0;
       align-items: center;
       gap: 6px 12px;
     }
-    input {
-      height: var(--touch);
-      padding: 0 6px;
-      border: 1px solid var(--edge);
-      border-radius: 4px;
-      background: var(--sheet);
-      color: var(--ink);
-      font: inherit;
-    }
   `,
 })
 export class PlanStart {

@@ -36,6 +36,11 @@ const PARTS: readonly { name: string; heading: string; words: readonly string[] 
     words: ['scale', 'meter', 'pH meter', 'TDS meter', 'bucket', 'barrel', 'altitude', 'CO2 of the air'],
   },
   { name: 'Power', heading: 'power-heading', words: ['electricity', 'current', 'cost', 'kWh', 'watts', 'lines', 'circuits'] },
+  {
+    name: 'Living stock',
+    heading: 'lots-heading',
+    words: ['lots', 'moves', 'transfer', 'livestock', 'inventory of fish', 'surplus', 'wanted', 'shipping', 'losses', 'count'],
+  },
   { name: 'Stock on hand', heading: 'hand-heading', words: ['inventory', 'salts', 'stones', 'wood', 'on hand', 'what I have'] },
 ];
 

@@ -35,6 +35,7 @@ import { ClimateEditor } from '../parts/climate-editor';
 import { KitEditor } from './kit-editor';
 import { PowerCard } from './power-card';
 import { roomCommands } from './room-commands';
+import { LivingStock } from './living-stock';
 import { OnHandEditor } from './on-hand-editor';
 import { SourcesEditor } from '../parts/sources-editor';
 import { TankCard } from './tank-card';
@@ -51,6 +52,7 @@ import { TankCard } from './tank-card';
     ClimateEditor,
     SourcesEditor,
     KitEditor,
+    LivingStock,
     OnHandEditor,
     PowerCard,
     YearChart,

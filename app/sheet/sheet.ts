@@ -13,6 +13,7 @@ import { conditionerOf } from '../../core/water/conditioners';
 import { massOf } from '../../core/hardscape/mass';
 import type { Plant } from '../../core/catalogue/organism';
 import { kindsOnHand } from '../../core/catalogue/kinds-on-hand';
+import { stockAtHand } from '../../core/design/at-hand';
 import { donorsAmong, type Donor } from '../../core/plants/donors';
 import { plantingWork, plantsToBuy } from '../../core/plants/to-buy';
 import { Section } from '../section/section';
@@ -143,7 +144,8 @@ export class Sheet {
   protected readonly plants = computed(() => {
     const derived = this.view.derived();
     const plants = [...(this.view.catalogue()?.organisms.values() ?? [])].filter((entry): entry is Plant => entry.kind === 'plant');
-    const onHand = kindsOnHand('plant', Object.values(this.view.room()?.onHand ?? {}), plants);
+    const room = this.view.room();
+    const onHand = kindsOnHand('plant', room ? stockAtHand(room) : [], plants);
     const kinds = plantsToBuy(derived?.['plants.standing'].value ?? [], onHand, this.donors());
     if (kinds.length === 0) return null;
     const shrimp = (derived?.['stock.members'].value ?? []).some(

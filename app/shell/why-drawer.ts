@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { A11yModule } from '@angular/cdk/a11y';
 import { NzDrawerModule } from 'ng-zorro-antd/drawer';
 import { inputMeta, sayInput } from '../../core/calculation/input-words';
+import { canBeWeighed } from '../../core/assessment/plan/weighing';
 import { calculations } from '../../core/assessment/calculations';
 import { plannedNode, windowNodeOf } from '../../core/assessment/derive';
 import { BASIS_WORD, nameOf, plain, wordFinding } from '../../core/assessment/wording';
@@ -14,6 +15,7 @@ import { PreferencesStore } from '../store/preferences';
 import { LatinText } from '../ui/latin-text';
 import { TankView } from '../store/tank-view';
 import { Why } from '../store/why';
+import { workedOut } from '../store/worked-out';
 
 interface Row {
   name: string;
@@ -37,6 +39,27 @@ interface Row {
             @if (judgement(); as j) {
               <p class="lead"><tr-latin [text]="j.reason" /></p>
               <p class="soft small">{{ j.basis }}{{ j.source ? ': ' + j.source : '' }}{{ j.note ? '. ' + j.note : '' }}</p>
+            }
+            @if (hanging(); as h) {
+              <section>
+                <h3>How sure, and what it hangs on</h3>
+                <p>
+                  <strong>{{ h.means }}.</strong> {{ h.sure }}
+                </p>
+                @if (h.turns.length > 0) {
+                  <p>It is turned by</p>
+                  <ul>
+                    @for (turn of h.turns; track turn) {
+                      <li><tr-latin [text]="turn" /></li>
+                    }
+                  </ul>
+                }
+                @if (h.keeps) {
+                  <p class="small soft">{{ h.keeps }}</p>
+                }
+              </section>
+            } @else if (asked()) {
+              <p class="soft small" role="status">Trying what would turn it …</p>
             }
             @if (edges(); as e) {
               <h3>Limiting species</h3>
@@ -130,6 +153,10 @@ interface Row {
     td:nth-child(3) {
       white-space: nowrap;
     }
+    ul {
+      margin: 4px 0;
+      padding-left: 18px;
+    }
     .formula {
       margin: 6px 0;
       padding: 6px 8px;
@@ -159,13 +186,20 @@ export class WhyDrawer {
   private readonly units = inject(PreferencesStore).units;
   protected readonly subject = this.why.subject;
 
-  constructor() {
-    // the keyboard goes with the eye
-  }
-
   private readonly finding = computed(() => {
     const subject = this.subject();
     return subject?.kind === 'finding' ? this.view.assessment()?.findings.find(({ key }) => key === subject.key) : undefined;
+  });
+
+  /** What is asked of the worker: verdicts on company hang on more than one figure. */
+  protected readonly asked = computed(() => {
+    const finding = this.finding();
+    return finding && canBeWeighed(finding) ? { key: finding.key, units: this.units() } : null;
+  });
+  private readonly weighed = workedOut(this.view, 'weigh', this.asked);
+  protected readonly hanging = computed(() => {
+    const [asked, found] = [this.asked(), this.weighed()];
+    return asked && found?.key === asked.key ? found : null;
   });
 
   private readonly node = computed(() => {

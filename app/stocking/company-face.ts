@@ -1,14 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { companyOf } from '../../core/assessment/derive';
 import { pairsOf } from '../../core/assessment/pairs';
-import { ADDITION_WORD, pairWord, plain, wordFinding } from '../../core/assessment/wording';
+import { pairWord, plain, wordFinding } from '../../core/assessment/wording';
 import { SEVERITY_WORD } from '../../core/calculation/finding';
 import type { Animal } from '../../core/catalogue/organism';
 import type { Phase } from '../../core/catalogue/parameter';
 import { inOrder, type Design } from '../../core/design/design';
 import { pointer } from '../../core/design/edit';
-import { additionOrder } from '../../core/stocking/addition-order';
+import { plural } from '../../core/quantity/plural';
+import { monthsToGrown } from '../../core/stocking/growth';
 import { Section } from '../section/section';
 import { Why } from '../store/why';
 import { PreferencesStore } from '../store/preferences';
@@ -26,7 +26,15 @@ const PHASES: readonly Choice<Phase>[] = [
   { value: 'larvae', text: 'larvae' },
 ];
 
-/** The company: who, how many, of which sex, meant for what; who suits whom; in which order they go in. */
+/** When animals that are put in young are grown, in words. */
+function growsUp(animal: Animal, todayMm: number): string {
+  const months = monthsToGrown(animal, todayMm);
+  if (months === null) return '';
+  if (months < 1) return 'grown by now';
+  return `grown in ${months < 18 ? plural(Math.round(months), 'month') : `${Math.round(months / 6) / 2} years`}`;
+}
+
+/** The company: who, how many, of which sex, meant for what; who suits whom. */
 @Component({
   selector: 'tr-company-face',
   imports: [RouterLink, Section, QuantityField, ChoiceField, SeverityGlyph],
@@ -53,6 +61,7 @@ export class CompanyFace {
         animal,
         name: organism?.latin ?? entry.organismId,
         strata: animal?.traits.strata.value?.join(', ') ?? 'not known',
+        grows: animal && entry.todayMm !== undefined ? growsUp(animal, entry.todayMm) : '',
       };
     });
   });
@@ -82,15 +91,6 @@ export class CompanyFace {
           key: worst?.key ?? null,
         };
       }),
-    }));
-  });
-
-  protected readonly order = computed(() => {
-    const names = new Map(this.stock().map(({ id, name }) => [id, name]));
-    return additionOrder(companyOf(this.view.members())).map((addition) => ({
-      ...addition,
-      name: names.get(addition.id) ?? addition.id,
-      reason: ADDITION_WORD[addition.why],
     }));
   });
 

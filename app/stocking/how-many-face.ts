@@ -1,10 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal } from '@angular/core';
 import type { Limit } from '../../core/assessment/plan/carrying';
 import { inOrder } from '../../core/design/design';
-import { rounded } from '../../core/quantity/format';
+import { formatQuantity, rounded } from '../../core/quantity/format';
 import { PreferencesStore } from '../store/preferences';
+import { TankSession } from '../store/tank-session';
 import { TankView } from '../store/tank-view';
 import { workedOut } from '../store/worked-out';
+import { QuantityField } from '../ui/quantity-field';
 import { SelectField } from '../ui/select';
 
 const WORD: Readonly<Record<Limit, { name: string; what: string; enough: string; asks: string }>> = {
@@ -30,21 +32,40 @@ const WORD: Readonly<Record<Limit, { name: string; what: string; enough: string;
   },
   hides: { name: 'Hides', what: 'those that let it in', enough: 'There are hides enough', asks: 'where the kind hides' },
   males: { name: 'Males', what: 'ground for each', enough: 'There is ground enough', asks: 'how its sexes live' },
-  work: { name: 'Your hours', what: 'changes that hold nitrate, feeding, panes', enough: 'Your time is enough', asks: 'how many hours a week you have (here, above)' },
+  work: {
+    name: 'Your hours',
+    what: 'changes that hold nitrate, feeding, panes',
+    enough: 'Your time is enough',
+    asks: 'how many hours a week you have (here, above)',
+  },
 };
 
 /** How many of a kind the tank carries, and what runs out first. */
 @Component({
   selector: 'tr-how-many-face',
-  imports: [SelectField],
+  imports: [QuantityField, SelectField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (kinds().length === 0) {
       <p class="soft">Nobody lives here yet: name the animal on the Livestock bench, and this says how many of it the tank carries.</p>
     } @else {
-      @if (kinds().length > 1) {
-        <tr-select label="Of" [options]="kinds()" [value]="stockId()" (chosen)="stockId.set($event)" />
-      }
+      <div class="ask">
+        @if (kinds().length > 1) {
+          <tr-select label="Of" [options]="kinds()" [value]="stockId()" (chosen)="stockId.set($event)" />
+        }
+        <tr-quantity
+          class="hours"
+          kind="hours"
+          label="Hours a week that you have for this tank"
+          [limits]="[0.1, 100]"
+          [optional]="true"
+          placeholder="not stated"
+          [value]="hours()"
+          [disabled]="locked()"
+          (quantity)="setHours($event)"
+          (cleared)="setHours(null)"
+        />
+      </div>
       @if (told(); as t) {
         <section data-control="carrying" aria-labelledby="carrying-heading">
           <h2 id="carrying-heading">
@@ -80,6 +101,7 @@ const WORD: Readonly<Record<Limit, { name: string; what: string; enough: string;
             <p class="small soft" aria-hidden="true">The upright line is what lives here now.</p>
           }
           <p class="small soft">{{ t.beyond }}</p>
+          <p class="small soft">{{ t.work }}</p>
           @if (t.unknown) {
             <p class="small">{{ t.unknown }}</p>
           }
@@ -95,6 +117,15 @@ const WORD: Readonly<Record<Limit, { name: string; what: string; enough: string;
   styles: `
     :host {
       display: block;
+    }
+    .ask {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: end;
+      gap: 10px 20px;
+    }
+    .hours {
+      max-width: 260px;
     }
     h2 {
       margin: 12px 0 2px;
@@ -157,7 +188,10 @@ const WORD: Readonly<Record<Limit, { name: string; what: string; enough: string;
 })
 export class HowManyFace {
   private readonly tank = inject(TankView);
+  private readonly store = inject(TankSession);
   private readonly units = inject(PreferencesStore).units;
+  protected readonly locked = computed(() => !!this.tank.readOnly());
+  protected readonly hours = computed(() => this.tank.design()?.care.hoursPerWeek ?? null);
 
   protected readonly kinds = computed(() => {
     const catalogue = this.tank.catalogue();
@@ -179,6 +213,10 @@ export class HowManyFace {
     return stockId === null ? null : { stockId };
   });
   private readonly found = workedOut(this.tank, 'carrying', this.question);
+
+  protected setHours(value: number | null): void {
+    this.store.edit('Hours a week', [{ op: 'replace', path: '/care/hoursPerWeek', value }]);
+  }
 
   protected readonly told = computed(() => {
     const found = this.found();
@@ -209,6 +247,7 @@ export class HowManyFace {
         holds: most === 0 ? 'none' : String(most),
         conflict: conflictAbove === null ? `beyond ${lookedTo}` : conflictAbove === 0 ? 'none' : String(conflictAbove),
       })),
+      work: `As it is planned it takes about ${formatQuantity('hours', Math.max(0.25, Math.round(found.hoursPerWeek * 4) / 4), units)} a week: changes, feeding, panes, filter and plants.`,
       beyond: `Each number is the most of them before the findings begin to speak of it, with everybody else as they are and feed in proportion; looked up to ${lookedTo}. What is not named holds as far as that.`,
       unknown:
         unknown.length === 0

@@ -4,7 +4,30 @@ import type { BenchPart } from '../shell/bench';
 export const parts: readonly BenchPart[] = [
   { name: 'The company', words: ['community', 'tank mates', 'tankmates', 'compatible', 'compatibility'], control: 'company' },
   { name: 'Two by two', words: ['pairs', 'aggression', 'who eats whom', 'fin nipping'], control: 'pairs' },
-  { name: 'In which order', words: ['order of adding', 'add first', 'introduce'], control: 'order' },
+  {
+    name: 'In which order',
+    words: ['order of adding', 'add first', 'introduce', 'stocking plan', 'ammonia spike'],
+    control: 'order',
+    face: 'order',
+  },
+  {
+    name: 'Menu',
+    words: ['food', 'feeding', 'feed', 'live food', 'cultures', 'diet', 'fasting'],
+    control: 'menu',
+    face: 'food',
+  },
+  {
+    name: 'Health and arrivals',
+    words: ['quarantine', 'disease', 'ich', 'ick', 'white spot', 'parasites', 'new fish', 'inspection'],
+    control: 'health',
+    face: 'health',
+  },
+  {
+    name: 'Treatments',
+    words: ['medicine', 'medication', 'copper', 'salt bath', 'dewormer', 'formalin', 'dose'],
+    control: 'treatments',
+    face: 'health',
+  },
   {
     name: 'Who else',
     words: [

@@ -2,28 +2,37 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import { Router } from '@angular/router';
 import { ChoiceField, type Choice } from '../ui/choice';
 import { CompanyFace } from './company-face';
+import { FoodFace } from './food-face';
+import { HealthFace } from './health-face';
 import { HowManyFace } from './how-many-face';
+import { OrderFace } from './order-face';
 import { SightFace } from './sight-face';
 import { WhoElseFace } from './who-else-face';
 
-type Face = 'company' | 'sight' | 'many' | 'else';
+type Face = 'company' | 'sight' | 'many' | 'else' | 'order' | 'food' | 'health';
 const FACES: readonly Choice<Face>[] = [
   { value: 'company', text: 'Company' },
   { value: 'sight', text: 'Who sees whom' },
   { value: 'many', text: 'How many' },
   { value: 'else', text: 'Who else' },
+  { value: 'order', text: 'In which order' },
+  { value: 'food', text: 'Food' },
+  { value: 'health', text: 'Health' },
 ];
 const HINT: Readonly<Record<Face, string>> = {
-  company: 'who lives with whom, and in which order they go in',
+  company: 'who lives with whom',
   sight: 'territories, and the lines between their hides',
   else: 'every animal of the catalogue, put in and judged',
   many: 'what the tank carries, and what runs out first',
+  order: 'who goes in when, and what the filter says to it',
+  food: 'who eats what, and who goes hungry',
+  health: 'who came from where, what may have come along, and what is dosed',
 };
 
 /** Who lives with whom, and who else could. */
 @Component({
   selector: 'tr-stocking-bench',
-  imports: [ChoiceField, CompanyFace, HowManyFace, SightFace, WhoElseFace],
+  imports: [ChoiceField, CompanyFace, FoodFace, HealthFace, HowManyFace, OrderFace, SightFace, WhoElseFace],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="head">
@@ -52,6 +61,27 @@ const HINT: Readonly<Record<Face, string>> = {
       @case ('sight') {
         @defer (on immediate) {
           <tr-sight-face />
+        } @placeholder {
+          <p class="soft">Opening …</p>
+        }
+      }
+      @case ('order') {
+        @defer (on immediate) {
+          <tr-order-face />
+        } @placeholder {
+          <p class="soft">Opening …</p>
+        }
+      }
+      @case ('food') {
+        @defer (on immediate) {
+          <tr-food-face />
+        } @placeholder {
+          <p class="soft">Opening …</p>
+        }
+      }
+      @case ('health') {
+        @defer (on immediate) {
+          <tr-health-face />
         } @placeholder {
           <p class="soft">Opening …</p>
         }

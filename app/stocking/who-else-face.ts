@@ -3,6 +3,8 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { catchError, concat, debounceTime, of, switchMap } from 'rxjs';
 import { Stratum } from '../../core/catalogue/organism';
+import { stockAtHand } from '../../core/design/at-hand';
+import { emptyRoom } from '../../core/design/room';
 import { addCompany } from '../../core/design/edits/stock-edits';
 import type { CompanionWish } from '../../core/assessment/plan/companions';
 import type { NamedKind, WordedCompanions, WordedOffer } from '../../core/assessment/wording/companions';
@@ -69,7 +71,7 @@ export class WhoElseFace {
   protected readonly locked = computed(() => !!this.tank.readOnly());
   protected readonly ready = computed(() => !!this.tank.design()?.vessel);
   protected readonly hasAnimals = computed(() =>
-    Object.values(this.tank.room()?.onHand ?? {}).some(({ kind, amount }) => kind === 'animal' && amount >= 1),
+    stockAtHand(this.tank.room() ?? emptyRoom('', 'none')).some(({ kind, amount }) => kind === 'animal' && amount >= 1),
   );
   private readonly wish = computed((): CompanionWish => {
     const [stratum, role] = [this.stratum(), this.role()];

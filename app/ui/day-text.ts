@@ -9,6 +9,7 @@ const ENGLISH = navigator.languages.find((language) => language.toLowerCase().st
 const format = (options: Intl.DateTimeFormatOptions) => new Intl.DateTimeFormat(ENGLISH, options);
 
 const SHORT = format({ day: 'numeric', month: 'short' });
+const SHORT_YEAR = format({ day: 'numeric', month: 'short', year: 'numeric' });
 const LONG = format({ weekday: 'short', day: 'numeric', month: 'short' });
 const YEAR = format({ weekday: 'short', day: 'numeric', month: 'short', year: 'numeric' });
 const FULL = format({ day: 'numeric', month: 'long', year: 'numeric' });
@@ -18,6 +19,10 @@ const DATED = format({ day: 'numeric', month: 'short', year: 'numeric', hour: 'n
 
 /** A day as it is said: 23 Nov. */
 export const shortDay = (day: Day): string => SHORT.format(parseISO(day));
+
+/** The same, with the year where it is another than today's. */
+export const datedDay = (day: Day, today: Day): string =>
+  (day.slice(0, 4) === today.slice(0, 4) ? SHORT : SHORT_YEAR).format(parseISO(day));
 
 /** With the day of the week, and the year where it is another. */
 export function longDay(day: Day, today: Day): string {

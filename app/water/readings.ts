@@ -136,15 +136,6 @@ const KIT: Readonly<Record<Kit, string>> = { drops: 'drops', strip: 'strip', met
     .value {
       width: 150px;
     }
-    input[type='date'] {
-      height: var(--touch);
-      padding: 0 8px;
-      border: 1px solid var(--edge);
-      border-radius: 4px;
-      background: var(--sheet);
-      color: var(--ink);
-      font: inherit;
-    }
     .past td,
     .past th {
       color: var(--soft);

@@ -4,6 +4,7 @@ import { currentMapOf } from '../../core/assessment/current-map';
 import { lightMapOf, type LightMap } from '../../core/assessment/light-map';
 import { plantingPlans, type PlantingPlan, type PlantingWish } from '../../core/assessment/plan/planting';
 import { routines, type Routine } from '../../core/assessment/plan/routine';
+import { additionsOf, type AddedThen } from '../../core/assessment/plan/additions';
 import { carrying, type Carries } from '../../core/assessment/plan/carrying';
 import { companions, type CompanionWish } from '../../core/assessment/plan/companions';
 import { tubHours, type Tub } from '../../core/assessment/plan/kept-water';
@@ -14,6 +15,7 @@ import type { Spare } from '../../core/equipment/donors';
 import { compare } from '../../core/assessment/remedies/compare';
 import { helpFor, type Help } from '../../core/assessment/remedies/offer';
 import { wordCompanions, wordWhyNot, type WordedCompanions, type WordedWhyNot } from '../../core/assessment/wording/companions';
+import { wordWeighing, type WordedWeighing } from '../../core/assessment/wording/weighing';
 import { wordFinding } from '../../core/assessment/wording';
 import { SEVERITY_WORD, type Finding, type Severity } from '../../core/calculation/finding';
 import type { UnitChoice } from '../../core/quantity/format';
@@ -51,6 +53,10 @@ export interface Tasks {
   whyNot: { input: { organismId: string; units: UnitChoice }; output: WordedWhyNot | null };
   /** How many of a kind it carries. */
   carrying: { input: { stockId: string }; output: Carries | null };
+  /** What each addition does to filter and air. */
+  additions: { input: null; output: readonly AddedThen[] };
+  /** What a verdict on company hangs on. */
+  weigh: { input: { key: string; units: UnitChoice }; output: WordedWeighing | null };
   /** Who sees whom. */
   sight: { input: null; output: readonly SightMap[] };
   current: { input: null; output: ReturnType<typeof currentMapOf> };
@@ -110,6 +116,8 @@ export const TASKS: {
   companions: searched,
   whyNot: (assessment, { organismId, units }) => wordWhyNot(assessment, organismId, units),
   carrying: (assessment, { stockId }) => carrying(assessment, stockId),
+  additions: (assessment) => additionsOf(assessment),
+  weigh: (assessment, { key, units }) => wordWeighing(assessment, key, units),
   sight: (assessment) => sightMapsOf(assessment),
   current: (assessment) => currentMapOf(assessment),
   day: ({ world, derived }, kind) => tankDay(world, derived, kind),

@@ -46,6 +46,7 @@ import { growth as animalGrowth } from '../stocking/growth';
 import { labelDoseCalculation } from '../health/treatments';
 import { cycle } from '../startup/cycle';
 import { work } from '../care/work';
+import { shipping } from '../lots/shipping';
 import { usualFeed } from '../stocking/usual-feed';
 import { swallowHazardCalculation } from '../substrate/swallow-hazard';
 import { throat } from '../substrate/throat';
@@ -127,6 +128,7 @@ export const calculations = createRegistry([
   listed(territories),
   listed(visible),
   listed(usualFeed),
+  listed(shipping),
   listed(cycle),
   listed(work),
   listed(animalGrowth),

@@ -8,19 +8,24 @@ const folded = (name: string): string =>
 
 /**
  * How many are at hand by kind, from a list as people write it: "Hornwort tops" are hornwort. The longest name that is in it counts; what names no
- * kind of the catalogue is left out.
+ * kind of the catalogue is left out. One that says which kind it is, is that.
  *
  * @param kind animals or plants; entries of the other are passed over
  */
 export function kindsOnHand(
   kind: 'animal' | 'plant',
-  entries: Iterable<{ kind: string; name: string; amount: number }>,
+  entries: Iterable<{ kind: string; name: string; amount: number; organismId?: string | null }>,
   organisms: readonly Pick<Organism, 'id' | 'latin' | 'common' | 'synonyms' | 'alsoCalled'>[],
 ): ReadonlyMap<string, number> {
   const have = new Map<string, number>();
   let names: { name: string; id: string }[] | null = null;
   for (const entry of entries) {
     if (entry.kind !== kind || entry.amount < 1) continue;
+    const { organismId } = entry;
+    if (organismId) {
+      if (organisms.some(({ id }) => id === organismId)) have.set(organismId, (have.get(organismId) ?? 0) + Math.floor(entry.amount));
+      continue;
+    }
     names ??= organisms
       .flatMap(({ id, latin, common, synonyms = [], alsoCalled = [] }) =>
         [latin, ...common, ...synonyms, ...alsoCalled].map((one) => ({ name: folded(one), id })),

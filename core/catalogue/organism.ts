@@ -218,6 +218,8 @@ export const Animal = z.strictObject({
     growthMonths: traitOf(z.number().positive().max(120)),
     /** Pulls plants out. */
     uproots: traitOf(z.boolean()),
+    /** What it can do to a hand, or by its slime to the water, the worst first. Left out for those that harm nobody. */
+    harms: factOf(z.array(z.enum(['palytoxin', 'deadly skin', 'skin', 'slime', 'spines', 'bite', 'claws'])).min(1)).optional(),
     /** Stings or poisons its neighbours. */
     stings: traitOf(z.boolean()),
     /** Moves the bed about. */

@@ -21,7 +21,7 @@ const mark = (condition: ConditionId, day: string, where: { place: string } | { 
   ...where,
 });
 const told = (marks: readonly Mark[], stays: readonly Stay[], passages: readonly Passage[] = []) =>
-  contactsOf({ marks, stays, passages, lots: LOTS })
+  contactsOf({ marks, stays, passages, lots: LOTS, apart: 'tubs' })
     .map(({ place, lotId, since, steps }) => `${place}/${lotId ?? ''} ${since} ${steps}`)
     .sort();
 
@@ -92,6 +92,16 @@ describe('what travels with animals, plants and media', () => {
       'b/fish 2026-02-01 1',
       'c/ 2026-03-01 2',
       'c/fish 2026-03-01 2',
+    ]);
+  });
+
+  it('does not spread among tubs, where each lot stands by itself, and is taken along from there', () => {
+    const tubs = [stay('moss', 'tubs', '2026-01-01', '2026-02-01'), stay('shrimp', 'tubs', '2026-01-01'), stay('moss', 'a', '2026-02-01')];
+    const ways = [passage('moss', 'tubs', 'a', '2026-02-01')];
+    expect(told([mark('planaria', '2026-01-10', { lotId: 'moss' })], tubs, ways)).toEqual([
+      'a/ 2026-02-01 1',
+      'a/moss 2026-02-01 1',
+      'tubs/moss 2026-01-10 0',
     ]);
   });
 

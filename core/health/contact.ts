@@ -41,6 +41,8 @@ interface Told {
   passages: readonly Passage[];
   marks: readonly Mark[];
   lots: ReadonlyMap<string, Carried>;
+  /** A place where each lot stands by itself, and nothing meets. */
+  apart: string;
 }
 
 const carries = (condition: ConditionId, lot: Carried | undefined): boolean => {
@@ -53,11 +55,11 @@ const carries = (condition: ConditionId, lot: Carried | undefined): boolean => {
  * Who may have met what: what is seen in a place is in all that carries it there, and goes with it wherever it is moved, until it is declared
  * over. Contact is no proof of disease; nothing that is not over is called free.
  */
-export function contactsOf({ stays, passages, marks, lots }: Told): Contact[] {
+export function contactsOf({ stays, passages, marks, lots, apart }: Told): Contact[] {
   return ConditionId.options.flatMap((condition) => {
     const of = marks.filter((mark) => mark.condition === condition);
     if (!of.some(({ state }) => state === 'seen')) return [];
-    return spread(condition, of, { stays, passages, lots });
+    return spread(condition, of, { stays, passages, lots, apart });
   });
 }
 
@@ -69,11 +71,7 @@ interface Spell {
   until: Day | null;
 }
 
-function spread(
-  condition: ConditionId,
-  marks: readonly Mark[],
-  { stays, passages, lots }: Pick<Told, 'stays' | 'passages' | 'lots'>,
-): Contact[] {
+function spread(condition: ConditionId, marks: readonly Mark[], { stays, passages, lots, apart }: Omit<Told, 'marks'>): Contact[] {
   /** The first day after it on which it was declared over there; null for none. */
   const overAfter = (place: string, lotId: string | null, day: Day): Day | null => {
     const days = marks
@@ -127,7 +125,7 @@ function spread(
         if (day !== null) meet({ condition, place, lotId: stay.lotId, since: day, steps, broughtBy });
       }
     } else if (carries(condition, lots.get(lotId))) {
-      meet({ condition, place, lotId: null, since, steps, broughtBy });
+      if (place !== apart) meet({ condition, place, lotId: null, since, steps, broughtBy });
       for (const passage of passages)
         if (passage.lotId === lotId && passage.from === place && passage.to !== null && within(passage.day, passage.day) !== null)
           meet({ condition, place: passage.to, lotId, since: passage.day, steps: steps + 1, broughtBy: lotId });

@@ -9,7 +9,7 @@ export type LotKind = z.infer<typeof LotKind>;
 /** What a lot is counted in. */
 export const LOT_MEASURE = { animal: 'count', plant: 'count', media: 'volume', soil: 'volume' } as const satisfies Record<LotKind, string>;
 
-/** Where a lot is when it is in no tank. Tanks go by the id of their design. */
+/** Where a lot is when it is in no tank: tubs and buckets, each by itself. Tanks go by the id of their design. */
 export const ON_THE_SHELF = 'shelf';
 
 /** Animals, plants, filter media or soil that came together, or were born of one lot: what is known of one is known of all. */

@@ -1,7 +1,7 @@
 import { FOODS, FoodId } from '../catalogue/food';
 import type { Animal } from '../catalogue/organism';
 import { catalogue } from '../testing/tanks';
-import { eatersIn, eatsOf, fedBy, livesByLight, menuFor, whyNotEaten, type Dish } from './menu';
+import { eatersIn, eatsOf, fedBy, livesByLight, menuFor, portionsOf, whyNotEaten, type Dish } from './menu';
 
 const animals = [...catalogue.organisms.values()].filter((entry): entry is Animal => entry.kind === 'animal');
 const of = (id: string) => catalogue.organisms.get(id) as Animal;
@@ -62,6 +62,18 @@ describe('what is fed to whom', () => {
       expect(['fed', 'grazes'])
         .withContext(id)
         .toContain(fedBy(animal, menu, mouthMm).is);
+  });
+
+  it('shares a week of food out over the portions, each by what it feeds', () => {
+    const eaters = [
+      { id: 'n', animal: of('paracheirodon-innesi'), mouthMm: mouth('paracheirodon-innesi'), feedG: 0.1 },
+      { id: 'c', animal: of('corydoras-sterbai'), mouthMm: mouth('corydoras-sterbai'), feedG: 0.2 },
+    ];
+    const menu = [dish('granules'), dish('sinking-pellets'), dish('greens')];
+    const [granules, pellets, greens] = portionsOf(menu, eaters);
+    expect(greens).toBeNull();
+    expect(3 * (granules! + (pellets ?? 0))).toBeCloseTo(7 * 0.3, 9);
+    expect(portionsOf([dish('meat')], [eaters[0]!])).toEqual([null]);
   });
 
   it('says of shrimp that they live on what grows, and of a diet that is not known nothing', () => {

@@ -227,6 +227,25 @@ function suits(foodId: FoodId, { animal, mouthMm }: Eater): number {
 }
 
 /**
+ * Dry grams a portion of each dish: everybody's food of a week, shared out evenly over the portions that feed it. Null for dishes that feed nobody, and
+ * for what lies there to be rasped at.
+ */
+export function portionsOf(menu: readonly Dish[], eaters: readonly (Eater & { feedG: number })[]): (number | null)[] {
+  const feeds = (dish: Dish, { animal, mouthMm }: Eater) => {
+    const { state } = FOODS[dish.foodId];
+    const got = fedBy(animal, [dish], mouthMm);
+    return state !== 'fresh' && (got.is === 'fed' || got.is === 'leavings');
+  };
+  const portions = menu.map(() => 0);
+  for (const eater of eaters) {
+    const of = menu.map((dish) => feeds(dish, eater));
+    const meals = menu.reduce((sum, { timesAWeek }, i) => sum + (of[i] ? timesAWeek : 0), 0);
+    if (meals > 0) of.forEach((isFed, i) => (portions[i]! += isFed ? (eater.feedG * 7) / meals : 0));
+  }
+  return portions.map((grams) => (grams > 0 ? grams : null));
+}
+
+/**
  * Those who get nothing of what is given, and those who get what is left: only once a menu is stated, since nobody writes one for a plan that is
  * just begun. Who lives on what grows is not told.
  */

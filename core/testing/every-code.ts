@@ -869,6 +869,26 @@ export const EVERY_CODE: Readonly<Record<Exclude<FindingCode, `sham.${string}`>,
     says: /dose not known.*the label’s/,
     mends: null,
   },
+  'stocking.handling': {
+    of: thriving('Polyps and a pair'),
+    severity: 'watch',
+    says: /Zoanthus sociatus.* may hold a poison that kills people.*Never boil/,
+    mends: null,
+  },
+  'stocking.slime': {
+    of: {
+      ...harlequins,
+      room: 'cool',
+      heaterC: 20,
+      stock: [
+        ['cynops-orientalis', 3],
+        ['tanichthys-albonubes', 10],
+      ],
+    },
+    severity: 'watch',
+    says: /Cynops orientalis.* is poison to fish that bite at it.*Tanichthys albonubes/,
+    mends: null,
+  },
   'stocking.hungry': { of: failing('Embers that'), severity: 'conflict', says: /cannot take what is given/, mends: 'feed-all' },
   'law.barred': {
     of: but((_, room) => void (room.law = 'eu'), { plants: [['myriophyllum-aquaticum', 5]] }),

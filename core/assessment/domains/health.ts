@@ -2,6 +2,7 @@ import { contactsOf, type Carried } from '../../health/contact';
 import { arrivalFindings, contactFindings, treatmentFindings, type Arrival, type Patient } from '../../health/findings';
 import type { Binder } from '../../health/treatments';
 import { holdingsOf } from '../../lots/holdings';
+import { ON_THE_SHELF } from '../../lots/model';
 import { inOrder } from '../../quantity/in-order';
 import { daysFrom, type Day } from '../../schedule/day';
 import { domain } from '../domain';
@@ -43,7 +44,9 @@ const healthNodes: Pick<Definitions, 'lots.holdings' | 'health.contacts'> = {
           return [id, { kind, group: entry?.kind === 'animal' ? entry.group : null }];
         }),
       );
-      return { value: contactsOf({ stays: told.stays, passages: told.passages, marks: Object.values(room.marks), lots }) };
+      return {
+        value: contactsOf({ stays: told.stays, passages: told.passages, marks: Object.values(room.marks), lots, apart: ON_THE_SHELF }),
+      };
     },
   },
 };

@@ -10,6 +10,7 @@ import { lightFindings } from '../../stocking/light';
 import { eatersIn, hungryFindings } from '../../stocking/menu';
 import { meantToBreed } from '../../stocking/company';
 import type { WayOut } from '../../stocking/escape';
+import { handlingFinding, slimeFinding } from '../../stocking/poison';
 import { companyFindings, companyNotKnown, groupFinding, nothingChosen } from '../../stocking/findings';
 import { depthFinding, footprintFinding, headsPerL, lidFinding, volumeFinding } from '../../vessel/findings';
 import { floorMm } from '../../vessel/shape';
@@ -54,6 +55,8 @@ declare module '../../calculation/finding' {
       | 'diet'
       | 'feeding'
       | 'hungry'
+      | 'handling'
+      | 'slime'
       | 'unidentified';
   }
 }
@@ -182,6 +185,8 @@ function companyJudged({ design, catalogue }: World, derived: Derived): Finding[
             : currentFinding(companion, currentOf(turnover))) ?? [],
     ),
     ...company.flatMap((companion) => dietFinding(companion, hasWood) ?? []),
+    ...company.flatMap((companion) => handlingFinding(companion) ?? []),
+    ...company.flatMap((companion) => slimeFinding(companion, company, derived['vessel.water-volume'].value) ?? []),
     ...hungryFindings(
       eatersIn(company),
       inOrder(design.care.menu).map(([, dish]) => dish),
@@ -225,8 +230,14 @@ export const stocking = domain({
     diet: null,
     feeding: null,
     hungry: ['stocking', 'menu', 'food'],
+    handling: null,
+    slime: null,
     unidentified: null,
   },
   remedyWords: STOCKING_REMEDIES,
+  noRemedy: {
+    handling: 'Know it, and accept it here with a word.',
+    slime: 'Keep it without fish, or in a larger water.',
+  },
   pairWords: { predation: 'eats', 'predation-young': 'eats young', 'fin-nipping': 'nips', temperament: 'temper', crossing: 'crosses' },
 });

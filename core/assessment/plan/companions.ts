@@ -2,6 +2,7 @@ import { belonging, strangeness } from '../../biotope/fidelity';
 import { severityRank, type Finding } from '../../calculation/finding';
 import { rangeFor, type Animal, type Stratum } from '../../catalogue/organism';
 import { kindsOnHand } from '../../catalogue/kinds-on-hand';
+import { stockAtHand } from '../../design/at-hand';
 import { nextOrder, type Design } from '../../design/design';
 import { seasonFindings } from '../../equipment/findings';
 import { rolesOf, type CompanionRole } from '../../stocking/roles';
@@ -142,7 +143,7 @@ export function* companions(assessment: Assessment, wish: CompanionWish): Genera
   const animals = [...catalogue.organisms.values()].filter(
     (entry): entry is Animal => entry.kind === 'animal' && !entry.retiredTo && !here.has(entry.id),
   );
-  const onHand = kindsOnHand('animal', Object.values(room.onHand), animals);
+  const onHand = kindsOnHand('animal', stockAtHand(room), animals);
   const passed = new Map<PassedBy, number>();
   const pass = (by: PassedBy) => void passed.set(by, (passed.get(by) ?? 0) + 1);
   const wanted = animals.filter((animal) => {
@@ -246,7 +247,7 @@ function isAlike(a: { animal: Animal; offer: Offer }, b: { animal: Animal; offer
 
 /** What a kind would bring into the tank, in numbers that settle: nothing where it simply fits. The judgement that says so comes with it. */
 export function whyNot(assessment: Assessment, animal: Animal): { count: number; after: Assessment; brings: readonly Finding[] } {
-  const atHand = kindsOnHand('animal', Object.values(assessment.world.room.onHand), [animal]).get(animal.id) ?? 0;
+  const atHand = kindsOnHand('animal', stockAtHand(assessment.world.room), [animal]).get(animal.id) ?? 0;
   const count = countOf(animal, atHand);
   const after = tried(assessment, [{ organismId: animal.id, count }]);
   return { count, after, brings: brought(keyed(assessment.findings), after.findings) };

@@ -8,6 +8,7 @@ import { easeOf, suits } from '../../plants/choose';
 import { coverOf } from '../../plants/cover';
 import { trimEveryDays } from '../../plants/growth';
 import { kindsOnHand } from '../../catalogue/kinds-on-hand';
+import { stockAtHand } from '../../design/at-hand';
 import { newPlanting, type PlantItem } from '../../plants/model';
 import { inTheWay, naturalHold, type Place } from '../../plants/standing';
 import { plantedOver } from '../../plants/tank-findings';
@@ -178,7 +179,7 @@ export function plantingPlans(assessment: Assessment, wish: PlantingWish): Plant
     return where !== null && strangeness(where, fidelity) === 0;
   };
   const plants = [...catalogue.organisms.values()].filter((entry): entry is Plant => entry.kind === 'plant');
-  const onHand = kindsOnHand('plant', Object.values(assessment.world.room.onHand), plants);
+  const onHand = kindsOnHand('plant', stockAtHand(assessment.world.room), plants);
   const kinds = plants.filter(
     (entry) =>
       (!wish.atHand || onHand.has(entry.id)) &&

@@ -101,7 +101,7 @@ export function wordStep(step: Told, names: StepNames, units: UnitChoice): { tit
       const told = Object.hasOwn(TREATMENTS, treatment) ? TREATMENTS[treatment as TreatmentId] : null;
       const amount = step.values['amount'];
       return {
-        title: `${told?.name ?? treatment}${amount === undefined ? '' : `: ${rounded(amount, amount < 10 ? 1 : 0, units)} ${LABEL_UNITS[step.values['unit'] ?? 0] ?? ''}`}`,
+        title: `Treat: ${told?.name.toLowerCase() ?? treatment}${amount === undefined ? '' : `: ${rounded(amount, amount < 10 ? 1 : 0, units)} ${LABEL_UNITS[step.values['unit'] ?? 0] ?? ''}`}`,
         detail: `The label’s dose for the water in the tank. Carbon out, air on, lamp as the label says; watch for an hour.${told?.people ? ` ${told.people}` : ''}`,
       };
     }

@@ -195,6 +195,39 @@ export function wordStocking({ code, finding, assessment, who, other, show, coun
             title: `${who} takes only food that moves`,
             reason: 'Have a culture of fitting size running before it comes, and a second one beside it.',
           };
+    case 'stocking.handling':
+      switch (finding.kind) {
+        case 'palytoxin':
+          return {
+            title: `${who} may hold a poison that kills people`,
+            reason:
+              'Never boil, scrub, cut or heat it or its rock; gloves and eyes covered, and no hand with a cut in the water. Ill after handling: call a doctor at once and say what it was.',
+          };
+        case 'deadly skin':
+          return {
+            title: `The skin of ${who} is deadly to swallow`,
+            reason: 'Gloves without powder, hands washed, out of reach of children and pets. It kills a tank of fish as well.',
+          };
+        case 'skin':
+          return { title: `The skin of ${who} is poisonous`, reason: 'Wash your hands after it, and keep them from eyes and mouth.' };
+        case 'spines':
+          return { title: `${who} has spines that sting`, reason: 'They hook into nets and fingers: take them with a beaker.' };
+        case 'bite':
+          return { title: `${who} bites`, reason: 'Its beak goes through skin: a net or a beaker, no fingers.' };
+        default:
+          return { title: `${who} pinches`, reason: 'Take it behind the claws, or with a net.' };
+      }
+    case 'stocking.slime':
+      return finding.kind === 'skin'
+        ? {
+            title: `${who} is poison to fish that bite at it`,
+            reason: `${listed(finding.subjects.slice(1).map((id) => nameOf(id, assessment)))}: what nips at its skin dies, and where it dies they all may.`,
+          }
+        : {
+            title: `The slime of ${who} can poison a small water`,
+            reason:
+              'Frightened, hurt or dead it gives it off, and in so few litres the fish beside it die. Carbon at hand, and out with it at once when it dies.',
+          };
     case 'stocking.hungry':
       switch (finding.kind) {
         case 'leavings':

@@ -366,13 +366,13 @@ export class Library {
     if (!read.ok) return read;
     const { room, designs } = read.document;
     const roomTaken = (await this.room(room.id).catch(() => true)) !== null;
-    const comes: Room = roomTaken ? { ...room, id: crypto.randomUUID(), name: copyName(room.name), invented: false } : room;
-    const tanks: StoredTank[] = [];
-    for (const design of designs) {
-      const taken = roomTaken || (await this.design(design.id).catch(() => true)) !== null;
-      const document: Design = { ...design, roomId: comes.id, id: taken ? crypto.randomUUID() : design.id };
-      tanks.push(newTank(document));
-    }
+    const named: Room = roomTaken ? { ...room, name: copyName(room.name), invented: false } : room;
+    const ids = new Map<string, string>();
+    for (const { id } of designs) if (roomTaken || (await this.design(id).catch(() => true)) !== null) ids.set(id, crypto.randomUUID());
+    const { renamed } = await import('../../core/design/renamed');
+    const whole = renamed(named, designs, roomTaken ? crypto.randomUUID() : room.id, ids);
+    const comes = whole.room;
+    const tanks = whole.designs.map(newTank);
     await this.keep(() => putWhole(comes, tanks));
     this.tell(comes.id);
     return { ok: true, document: comes };

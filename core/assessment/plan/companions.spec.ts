@@ -61,12 +61,14 @@ describe('who else could live here', () => {
     }
   });
 
+  const NO_LOTS = { lots: {}, moves: {}, marks: {} };
   it('keeps to a stratum, a role, and to what is at hand', () => {
     for (const { strata } of searched(galaxies, { stratum: 'bottom' }).found.offers) expect(strata).toContain('bottom');
     for (const { roles } of searched(galaxies, { role: 'clean-up' }).found.offers) expect(roles).toContain('clean-up');
-    expect(searched(assess({ ...galaxies.world, room: { ...lowBarn, onHand: {} } }), { atHand: true }).found.looked).toBe(0);
+    expect(searched(assess({ ...galaxies.world, room: { ...lowBarn, onHand: {}, ...NO_LOTS } }), { atHand: true }).found.looked).toBe(0);
     const room = {
       ...lowBarn,
+      ...NO_LOTS,
       onHand: {
         a: { order: 1, kind: 'animal' as const, name: 'Ramshorn snails', measure: 'count' as const, amount: 12, note: '', substance: null },
       },
@@ -75,6 +77,30 @@ describe('who else could live here', () => {
     const mine = searched(here, { atHand: true }).found;
     expect(mine.looked).toBe(1);
     for (const { atHand, count } of mine.offers) expect([atHand, count]).toEqual([12, 12]);
+  });
+
+  it('takes what of the living stock is to go for at hand', () => {
+    const lot = {
+      order: 1,
+      kind: 'animal' as const,
+      organismId: 'planorbella-duryi',
+      name: 'Reds',
+      from: '',
+      parentId: null,
+      line: '',
+      generation: '',
+      ateOn: null,
+      home: '',
+    };
+    const room = {
+      ...lowBarn,
+      onHand: {},
+      ...NO_LOTS,
+      lots: { a: { ...lot, surplus: 9 }, b: { ...lot, organismId: 'neocaridina-davidi', surplus: 0 } },
+    };
+    const mine = searched(assess({ ...galaxies.world, room }), { atHand: true }).found;
+    expect(mine.looked).toBe(1);
+    expect(mine.offers.map(({ organismId, atHand }) => [organismId, atHand])).toEqual([['planorbella-duryi', 9]]);
   });
 
   it('keeps a strict place to what lives there', () => {

@@ -11,6 +11,7 @@ import { CONDITIONS, ConditionId } from '../../core/health/conditions';
 import { sentence } from '../../core/assessment/wording/words';
 import { contactsOf, type Carried, type Contact } from '../../core/health/contact';
 import { holdingsOf, type Holdings } from '../../core/lots/holdings';
+import { lossesOf } from '../../core/lots/losses';
 import { LOT_MEASURE, MOVE_ENDS, ON_THE_SHELF, type Lot, type LotKind, type MoveWhy } from '../../core/lots/model';
 import { formatQuantity } from '../../core/quantity/format';
 import { dayOf } from '../../core/schedule/day';
@@ -343,6 +344,14 @@ export class LivingStock {
     this.newCount.set(null);
     this.opened.set(id);
   }
+
+  /** Losses that are to be understood before the next ones are got. */
+  protected readonly losses = computed(() =>
+    lossesOf(this.room().lots, this.room().moves, this.today).map(({ lotId, came, died }) => {
+      const { name, from } = this.room().lots[lotId]!;
+      return `${died} of the ${came} that came as “${name}”${from ? ` from ${from}` : ''} died within two months.`;
+    }),
+  );
 
   // what is looked for
   protected readonly wanted = computed(() =>

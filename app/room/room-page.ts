@@ -171,6 +171,9 @@ export class RoomPage {
     }
     this.busy.set(false);
     viewShown();
+    // a link to a part of the page
+    const part = this.router.parseUrl(this.router.url).fragment;
+    if (part) setTimeout(() => this.scrollTo(part));
   }
 
   protected async newRoom(name: string): Promise<void> {

@@ -3,7 +3,7 @@ import { calculation } from '../calculation/calculation';
 import type { Animal } from '../catalogue/organism';
 
 /** "Grown" in the trade: so much of the length that is ever reached. */
-const GROWN = 0.95;
+export const GROWN = 0.95;
 /** From hatching to there, growth has run so many times its constant. */
 const RUN = -Math.log(1 - GROWN);
 

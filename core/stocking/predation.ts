@@ -1,6 +1,7 @@
 import type { Finding, Severity } from '../calculation/finding';
 import type { Animal } from '../catalogue/organism';
 import { weakestBasis } from '../quantity/fact';
+import { GROWN, monthsTo } from './growth';
 import { meantToBreed, shareToday, youngDepthMm, type Companion } from './company';
 
 const NEAR = 0.8;
@@ -46,6 +47,9 @@ function todayFinding(hunter: Companion, prey: Companion): Finding | null {
   if (ratio < NEAR) return null;
   // from this length on they are as safe as grown ones
   const safeMm = Math.min(length.value, (length.value * gape.value * mine) / (NEAR * depth.value));
+  const growthMonths = prey.animal.traits.growthMonths.value;
+  const months =
+    growthMonths === null ? null : monthsTo(Math.min(safeMm, GROWN * length.value), length.value * theirs, length.value, growthMonths);
   return {
     key: `stocking.predation:${hunter.id}:${prey.id}`,
     code: 'stocking.predation',
@@ -58,6 +62,7 @@ function todayFinding(hunter: Companion, prey: Companion): Finding | null {
       depth: { quantity: 'length', value: depth.value * theirs },
       today: { quantity: 'length', value: length.value * theirs },
       safe: { quantity: 'length', value: safeMm },
+      ...(months === null ? {} : { months: { quantity: 'count', value: Math.max(1, Math.ceil(months)) } }),
     },
     evidence: [],
     basis: weakestBasis([hunter.animal.traits.hunts.basis, gape.basis, depth.basis]),

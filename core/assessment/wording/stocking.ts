@@ -1,4 +1,5 @@
 import type { CodesOf } from '../../calculation/finding';
+import { plural } from '../../quantity/plural';
 import { formatMm, listed, nameOf, type Worded, type Words } from './words';
 
 /** Findings about the company, in words. */
@@ -57,7 +58,7 @@ export function wordStocking({ code, finding, assessment, who, other, show, coun
         case 'today':
           return {
             title: `${who} ${finding.severity === 'conflict' ? 'eats' : 'may take'} ${other} as small as they are put in`,
-            reason: `Mouth ${formatMm(finding.values['gape'], units)} wide against a body ${formatMm(finding.values['depth'], units)} deep at ${show('today')}; grown they live together. Grow them on apart to ${show('safe')}.`,
+            reason: `Mouth ${formatMm(finding.values['gape'], units)} wide against a body ${formatMm(finding.values['depth'], units)} deep at ${show('today')}; grown they live together. Grow them on apart to ${show('safe')}${finding.values['months'] ? `: about ${plural(count('months'), 'month')}` : ''}.`,
           };
         case 'overcome':
           return {

@@ -14,10 +14,11 @@ import { Why } from '../store/why';
 import { PreferencesStore } from '../store/preferences';
 import { TankSession } from '../store/tank-session';
 import { TankView } from '../store/tank-view';
+import { Check } from '../ui/check';
 import { ChoiceField, type Choice } from '../ui/choice';
 import { QuantityField } from '../ui/quantity-field';
 import { SeverityGlyph } from '../ui/severity-glyph';
-import { setCount, setFemales, setToday } from '../../core/design/edits/company-edits';
+import { setCount, setFemales, setLongFins, setToday } from '../../core/design/edits/company-edits';
 
 const PHASES: readonly Choice<Phase>[] = [
   { value: 'keep', text: 'keep' },
@@ -37,7 +38,7 @@ function growsUp(animal: Animal, todayMm: number): string {
 /** The company: who, how many, of which sex, meant for what; who suits whom. */
 @Component({
   selector: 'tr-company-face',
-  imports: [RouterLink, Section, QuantityField, ChoiceField, SeverityGlyph],
+  imports: [Check, RouterLink, Section, QuantityField, ChoiceField, SeverityGlyph],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './company-face.html',
   styleUrl: './company-face.less',
@@ -61,6 +62,7 @@ export class CompanyFace {
         animal,
         name: organism?.latin ?? entry.organismId,
         strata: animal?.traits.strata.value?.join(', ') ?? 'not known',
+        mayBeLong: animal?.group === 'fish' && animal.traits.fins.value === 'short',
         grows: animal && entry.todayMm !== undefined ? growsUp(animal, entry.todayMm) : '',
       };
     });
@@ -113,6 +115,10 @@ export class CompanyFace {
 
   protected today(id: string, value: number | null): void {
     this.withDesign((design) => this.store.edit('Length now', setToday(design, id, value)));
+  }
+
+  protected longFins(id: string, long: boolean): void {
+    this.withDesign((design) => this.store.edit('Long fins', setLongFins(design, id, long)));
   }
 
   protected phase(id: string, value: Phase): void {

@@ -12,6 +12,8 @@ export const StockEntry = z
     phase: Phase,
     /** Length today, or as they are bought; left out for grown ones. Judged grown as well: they will be. */
     todayMm: z.number().positive('a length is more than nothing').max(3000, 'longer than any animal that is kept here').optional(),
+    /** A long-finned form of a kind whose fins are short; left out for the usual one. */
+    longFins: z.literal(true).optional(),
     /** Not identified: every kind it may be, organismId among them. */
     candidateIds: z.array(z.string().min(1).max(80)).min(2).max(8).optional(),
     /** Salinity of the water they arrive in. */

@@ -18,7 +18,7 @@ export const stockNodes: Pick<Definitions, 'stock.members'> = {
       const animals: Member[] = inOrder(design.stock).map(([id, entry]) => ({
         id,
         organismId: entry.organismId,
-        organism: kindOf(entry, catalogue),
+        organism: formOf(kindOf(entry, catalogue), entry),
         phase: entry.phase,
         count: entry.count,
         ...(entry.female === undefined ? {} : { female: entry.female }),
@@ -48,6 +48,19 @@ function kindOf({ organismId, candidateIds }: StockEntry, catalogue: Catalogue):
   const kinds = candidateIds.flatMap((id) => catalogue.organisms.get(id) ?? []);
   const animals = kinds.filter((kind) => kind.kind === 'animal');
   return animals.length === candidateIds.length ? unidentified(animals) : undefined;
+}
+
+const veiled = new WeakMap<Organism, Organism>();
+
+/** The same kind with long fins, where they are: what nips at them nips here. */
+function formOf(organism: Organism | undefined, { longFins }: StockEntry): Organism | undefined {
+  if (!longFins || organism?.kind !== 'animal') return organism;
+  let form = veiled.get(organism);
+  if (!form) {
+    form = { ...organism, traits: { ...organism.traits, fins: { value: 'long', basis: 'measured' } } };
+    veiled.set(organism, form);
+  }
+  return form;
 }
 
 function windowNode(parameter: Parameter): NodeDefinition<Window> {

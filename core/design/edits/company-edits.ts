@@ -16,6 +16,13 @@ export function setFemales(design: Design, id: string, female: number | null): O
   return design.stock[id]?.female === undefined ? [] : [{ op: 'remove', path }];
 }
 
+/** Whether they are of a long-finned form. */
+export function setLongFins(design: Design, id: string, long: boolean): Operation[] {
+  const path = pointer('stock', id, 'longFins');
+  if (long) return [{ op: 'add', path, value: true }];
+  return design.stock[id]?.longFins === undefined ? [] : [{ op: 'remove', path }];
+}
+
 /** How long they are as they are put in; null for grown ones. */
 export function setToday(design: Design, id: string, todayMm: number | null): Operation[] {
   const path = pointer('stock', id, 'todayMm');

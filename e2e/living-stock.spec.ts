@@ -9,11 +9,11 @@ const face = async (tank: string, name: string, shown: string) => {
 const choose = async (selector: string, label: string, option: string) => {
   await page.evaluate(
     (root, name, wanted) => {
-      const field = [...document.querySelectorAll<HTMLElement>(`${root} tr-select`)].find(
+      const field = Array.from(document.querySelectorAll<HTMLElement>(`${root} tr-select`)).find(
         (one) => one.querySelector('label')?.textContent?.trim() === name,
       )!;
       const select = field.querySelector('select')!;
-      select.value = [...select.options].find(({ text: said }) => said.trim() === wanted)!.value;
+      select.value = Array.from(select.options).find(({ text: said }) => said.trim() === wanted)!.value;
       select.dispatchEvent(new Event('change', { bubbles: true }));
     },
     selector,
@@ -27,7 +27,7 @@ describe('the living stock of a room', () => {
   beforeEach(() => page.setViewport({ width: 1280, height: 900 }));
 
   it('is moved, and what was seen on it is told where it comes to, until it is over', async () => {
-    await page.goto(`${site.url}/room/low-barn`);
+    await page.goto(`${site.url}/room/low-barn#lots-heading`);
     await page.waitForSelector('tr-living-stock tbody tr');
     await settled(page);
     await page.click('tr-living-stock button[aria-label="Open Moss from a swap"]');
@@ -38,7 +38,7 @@ describe('the living stock of a room', () => {
     expect(await text('tr-living-stock .along')).toContain('Planaria may come along into Shell bed');
     await checkAxe('living stock');
     await page.evaluate(() =>
-      [...document.querySelectorAll<HTMLElement>('.card button')]
+      Array.from(document.querySelectorAll<HTMLElement>('.card button'))
         .find(({ textContent }) => textContent?.trim() === 'Write it down')!
         .click(),
     );

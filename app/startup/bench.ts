@@ -1,3 +1,4 @@
+import { daysFrom, dayOf } from '../../core/schedule/day';
 import { LIGHT, type BenchEntry } from '../shell/bench';
 
 export const startup: BenchEntry = {
@@ -7,5 +8,11 @@ export const startup: BenchEntry = {
   band: '#8f5a39',
   ink: LIGHT,
   nightBand: '#352317',
+  load: () => import('./startup-bench').then((m) => m.StartupBench),
   parts: () => import('./parts').then((m) => m.parts),
+  line: ({ design: { startup: plan } }) => {
+    if (!plan) return 'not planned';
+    const day = daysFrom(plan.begun, dayOf(new Date()));
+    return day < 0 ? `begins in ${-day} days` : `day ${day}`;
+  },
 };

@@ -12,7 +12,7 @@ export const parts: readonly BenchPart[] = [
   },
   {
     name: 'Menu',
-    words: ['food', 'feeding', 'feed', 'live food', 'cultures', 'diet', 'fasting'],
+    words: ['food', 'feeding plan', 'live food', 'cultures', 'diet', 'fasting'],
     control: 'menu',
     face: 'food',
   },

@@ -68,6 +68,9 @@ const SIZE = { width: 330, height: 118, left: 38, right: 8, top: 8, bottom: 20 }
           <path class="beside" [attr.d]="other.path" />
         }
         <path class="usual" [attr.d]="c.usual" />
+        @for (point of c.points; track point.time) {
+          <circle class="point" r="3.4" [attr.cx]="point.x" [attr.cy]="point.y" />
+        }
         <path class="axis" [attr.d]="'M' + size.left + ' ' + c.base + 'h' + c.wide" />
         @for (mark of c.marks; track mark.x) {
           <path class="axis" [attr.d]="'M' + mark.x + ' ' + c.base + 'v4'" />
@@ -148,6 +151,11 @@ const SIZE = { width: 330, height: 118, left: 38, right: 8, top: 8, bottom: 20 }
       stroke: var(--ink);
       stroke-width: 1;
     }
+    .point {
+      fill: var(--sheet);
+      stroke: var(--ink);
+      stroke-width: 1.4;
+    }
     .dot {
       fill: var(--ink);
     }
@@ -162,6 +170,8 @@ export class BandChart {
   readonly window = input<Span | null>(null);
   /** Times at which something is done by hand. */
   readonly events = input<readonly number[]>([]);
+  /** What was measured, drawn as rings. */
+  readonly points = input<readonly { time: number; value: number }[]>([]);
   /** Places along the axis that are named. */
   readonly marks = input<readonly { time: number; text: string }[]>([]);
   readonly timeText = input<(time: number) => string>((time) => String(time));
@@ -209,6 +219,7 @@ export class BandChart {
       ...Array.from(low ?? []),
       ...Array.from(high ?? []),
       ...this.beside().flatMap((o) => Array.from(o.values)),
+      ...this.points().map(({ value }) => value),
     ].map(shown);
     const window = this.window()?.map((edge) => (Number.isFinite(edge) ? shown(edge) : edge));
     let [from, to] = [Math.min(...values), Math.max(...values)];
@@ -255,6 +266,7 @@ export class BandChart {
         .map((time) => `M${Math.round(x(time))} ${SIZE.top}V${base}`)
         .join(''),
       marks: this.marks().map(({ time, text }) => ({ x: Math.round(x(time)), text, anchor: x(time) > SIZE.width - 40 ? 'end' : 'start' })),
+      points: this.points().map(({ time, value }) => ({ time, x: x(time), y: within(shown(value)) })),
       cursor: this.cursor() === null ? null : { x: x(times[i]!), y: y(shown(usual[i]!)) },
     };
   });

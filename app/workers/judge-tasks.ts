@@ -3,6 +3,8 @@ import { tankDay, type DayKind, type TankDay } from '../../core/assessment/day';
 import { currentMapOf } from '../../core/assessment/current-map';
 import { lightMapOf, type LightMap } from '../../core/assessment/light-map';
 import { plantingPlans, type PlantingPlan, type PlantingWish } from '../../core/assessment/plan/planting';
+import { startForecast } from '../../core/assessment/plan/start';
+import type { StartForecast } from '../../core/startup/ensemble';
 import { routines, type Routine } from '../../core/assessment/plan/routine';
 import { additionsOf, type AddedThen } from '../../core/assessment/plan/additions';
 import { carrying, type Carries } from '../../core/assessment/plan/carrying';
@@ -55,6 +57,8 @@ export interface Tasks {
   carrying: { input: { stockId: string }; output: Carries | null };
   /** What each addition does to filter and air. */
   additions: { input: null; output: readonly AddedThen[] };
+  /** How the start of the tank goes. */
+  start: { input: null; output: StartForecast | null };
   /** What a verdict on company hangs on. */
   weigh: { input: { key: string; units: UnitChoice }; output: WordedWeighing | null };
   /** Who sees whom. */
@@ -117,6 +121,7 @@ export const TASKS: {
   whyNot: (assessment, { organismId, units }) => wordWhyNot(assessment, organismId, units),
   carrying: (assessment, { stockId }) => carrying(assessment, stockId),
   additions: (assessment) => additionsOf(assessment),
+  start: (assessment) => startForecast(assessment),
   weigh: (assessment, { key, units }) => wordWeighing(assessment, key, units),
   sight: (assessment) => sightMapsOf(assessment),
   current: (assessment) => currentMapOf(assessment),

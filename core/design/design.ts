@@ -4,6 +4,7 @@ import { Device } from '../equipment/model';
 import { Treatment } from '../health/model';
 import { HardscapeItem } from '../hardscape/model';
 import { PlantItem, Stage } from '../plants/model';
+import { StartPlan } from '../startup/model';
 import { StockEntry } from '../stocking/model';
 import { emptySubstrate, SubstratePlan } from '../substrate/model';
 import { Vessel } from '../vessel/model';
@@ -54,6 +55,8 @@ export const Design = z
     grown: Stage,
     stock: z.record(Key, StockEntry),
     care: CarePlan,
+    /** How it is started; null while nobody has said. */
+    startup: StartPlan.nullable(),
     /** Against disease and pests. */
     treatments: z.record(Key, Treatment),
     /** Finding key -> the user's reason for accepting it. */
@@ -90,6 +93,7 @@ export function emptyDesign(id: string, roomId: string, name: string): Design {
     grown: 'grown',
     stock: {},
     care: emptyCare(),
+    startup: null,
     treatments: {},
     accepted: {},
   };

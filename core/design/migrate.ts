@@ -253,6 +253,7 @@ function design11to12({ care, ...design }: Json): Json {
     ...design,
     schema: 12,
     treatments: {},
+    startup: null,
     care: isObject(care) ? { ...care, menu: {}, fastDays: 0, hoursPerWeek: null } : care,
   };
 }

@@ -1,0 +1,47 @@
+import * as z from 'zod';
+import { Day } from '../schedule/day';
+
+/** Schools of starting a tank. */
+export const StartMethod = z.enum(['dosed', 'food', 'soil', 'planted', 'media']);
+export type StartMethod = z.infer<typeof StartMethod>;
+
+export const Inoculum = z.enum(['none', 'bottled', 'old-soil', 'media']);
+export type Inoculum = z.infer<typeof Inoculum>;
+
+/** What kits a start is tested with. */
+export const StartKit = z.enum(['drops', 'strip', 'laboratory']);
+export type StartKit = z.infer<typeof StartKit>;
+
+/** One test while the filter grows in, all as nitrogen; null for what was not tested. */
+export const StartTest = z
+  .strictObject({
+    order: z.number().finite(),
+    day: Day,
+    kit: StartKit,
+    ammoniaMgN: z.number().min(0, 'less than nothing').max(50, 'more than any kit reads').nullable(),
+    nitriteMgN: z.number().min(0, 'less than nothing').max(50, 'more than any kit reads').nullable(),
+    nitrateMgN: z.number().min(0, 'less than nothing').max(200, 'more than any kit reads').nullable(),
+  })
+  .refine(({ ammoniaMgN, nitriteMgN, nitrateMgN }) => [ammoniaMgN, nitriteMgN, nitrateMgN].some((value) => value !== null), {
+    message: 'nothing was tested',
+    path: ['ammoniaMgN'],
+  });
+export type StartTest = z.infer<typeof StartTest>;
+
+/** How the tank is started; null in the design while nobody has said. */
+export const StartPlan = z
+  .strictObject({
+    begun: Day,
+    method: StartMethod,
+    /** Ammonia given each day, mg N/L: dosed, or by what feeds it. */
+    doseMgNPerLPerDay: z.number().min(0).max(10),
+    inoculum: Inoculum,
+    /** Of grown-in media or old soil. */
+    inoculumL: z.number().min(0).max(500),
+    tests: z.record(z.string().min(1).max(80), StartTest),
+  })
+  .superRefine(({ begun, tests }, context) => {
+    for (const [id, { day }] of Object.entries(tests))
+      if (day < begun) context.addIssue({ code: 'custom', path: ['tests', id, 'day'], message: `lies before the start on ${begun}` });
+  });
+export type StartPlan = z.infer<typeof StartPlan>;

@@ -35,7 +35,11 @@ const SHOTS: readonly Shot[] = [
     path: '/tank/shell-bed/water',
     act: (page) => page.waitForSelector('tr-recipe-card .btn.primary').then((button) => button!.click()),
   },
-  { name: 'water-analysis', path: '/tank/weedy-thicket/water', act: press('.faces label', 'Analysis') },
+  {
+    name: 'startup',
+    path: '/tank/peat-pocket/startup',
+    act: (page) => page.waitForSelector('tr-startup-bench tr-band-chart svg'),
+  },
   { name: 'plants', path: '/tank/weedy-thicket/plants' },
   {
     name: 'forecast',

@@ -96,6 +96,16 @@ export function drawTanks(tank: Pick<StartTank, 'inoculum' | 'inoculumShare'>, c
   });
 }
 
+/** The one in the middle of them all. */
+export function middleDraw({ inoculum, inoculumShare }: Pick<StartTank, 'inoculum' | 'inoculumShare'>): Draw {
+  const cells = (i: 0 | 1): number => {
+    if (inoculum === 'media') return BARE_CELLS + CELLS_PER_L[i] * inoculumShare;
+    const [low, high] = TIMES[inoculum];
+    return BARE_CELLS * Math.sqrt(low * high);
+  };
+  return { kinetics: CYCLE_KINETICS, cells: [cells(0), cells(1)], soil: 1, plants: 0.7, plantsAfter: 14 };
+}
+
 const ROUGH = { relative: 1e-3, absolute: new Float64Array([1e-3, 1e-3, 1e-2, 1e-6, 1e-6, 1e-2, 1e-3]), mostSteps: 20_000 };
 /** pH of fresh water by its alkalinity and the carbon dioxide of its air; 25 °C, near enough. */
 const phOf = (alkalinityMeqPerL: number, pco2Uatm: number): number =>

@@ -7,7 +7,7 @@ import { bank, level } from '../substrate/surface';
 import { newLamp } from '../equipment/lamps';
 import { newDevice, newRuns, type Device, type LampLight, type Runs } from '../equipment/model';
 import { newPlanting } from '../plants/model';
-import { treated } from './health-tanks';
+import { begun, treated } from './health-tanks';
 import type { KeptTank } from './kept-tank';
 import { FAILING, THRIVING } from './ordinary-tanks';
 import { catalogue, layer, piece } from './tanks';
@@ -830,6 +830,18 @@ export const EVERY_CODE: Readonly<Record<Exclude<FindingCode, `sham.${string}`>,
     severity: 'watch',
     says: /mexicanum.* burns on a bare heater.*cage/,
     mends: 'heater-cage',
+  },
+  'startup.too-soon': {
+    of: failing('Galaxies put in on the third day'),
+    severity: 'conflict',
+    says: /Danio margaritatus.* go in before the filter has grown in.*On day 3; such a tank takes about \d+ days/,
+    mends: null,
+  },
+  'startup.at-once': {
+    of: but((design) => begun(design, { days: 70, clean: true }, ['s0', 's1', 's2'])),
+    severity: 'watch',
+    says: /All go in on one day.*carries the first of them/,
+    mends: null,
   },
   'health.contact': {
     of: failing('Galaxies moved out'),

@@ -3,6 +3,8 @@ import type { Room } from '../design/room';
 import type { ConditionId } from '../health/conditions';
 import type { TreatmentId } from '../health/treatments';
 import type { Lot } from '../lots/model';
+import { dayAfter } from '../schedule/day';
+import { NO_STEP } from '../schedule/step';
 import type { FailingTank, KeptTank } from './kept-tank';
 
 const lot = (kind: Lot['kind'], organismId: string | null, name: string): Lot => ({
@@ -45,6 +47,38 @@ export function treated(design: Design, treatmentId: TreatmentId, day = '2026-03
 export const shrimp = lot('animal', 'neocaridina-davidi', 'Cherries');
 export const danios = lot('animal', 'danio-margaritatus', 'Galaxies');
 export const sponge = lot('media', null, 'Old sponge');
+
+/** A start on the first of January, animals so many days on; tests that show a filter grown in, or none. */
+export function begun(design: Design, { days, clean = false }: { days: number; clean?: boolean }, stock: readonly string[]): void {
+  const test = (order: number, day: string, ammoniaMgN: number, nitriteMgN: number) => ({
+    order,
+    day,
+    kit: 'drops' as const,
+    ammoniaMgN,
+    nitriteMgN,
+    nitrateMgN: null,
+  });
+  design.startup = {
+    begun: '2026-01-01',
+    method: 'dosed',
+    doseMgNPerLPerDay: 0.3,
+    inoculum: 'none',
+    inoculumL: 0,
+    tests: clean ? { a: test(1, '2026-01-20', 2, 0.5), b: test(2, '2026-02-20', 0, 0), c: test(3, '2026-03-02', 0, 0) } : {},
+  };
+  stock.forEach(
+    (id, i) =>
+      (design.care.steps[`in-${i}`] = {
+        ...NO_STEP,
+        order: i + 1,
+        day: dayAfter('2026-01-01', days),
+        planId: 'in',
+        plan: 'Putting animals in',
+        code: 'stock',
+        subjects: [id],
+      }),
+  );
+}
 
 const planted: KeptTank = {
   name: '',
@@ -144,6 +178,15 @@ export const HEALTH_THRIVING: readonly KeptTank[] = [
   },
 ];
 
+/** A tank whose animals wait for its tests. */
+export const STARTED_THRIVING: readonly KeptTank[] = [
+  {
+    ...planted,
+    name: 'Galaxies put in after ten weeks and clean tests',
+    more: (design) => begun(design, { days: 70, clean: true }, ['s0']),
+  },
+];
+
 /** Tanks that go wrong by what walked in, what was dosed, or what is not eaten. */
 export const HEALTH_FAILING: readonly FailingTank[] = [
   {
@@ -157,6 +200,13 @@ export const HEALTH_FAILING: readonly FailingTank[] = [
       seen(room, '2026-02-01', 'white-spot', 'other');
     },
     first: ['health.contact'],
+    whom: [0],
+  },
+  {
+    ...planted,
+    name: 'Galaxies put in on the third day of a new filter',
+    more: (design) => begun(design, { days: 3 }, ['s0']),
+    first: ['startup.too-soon'],
     whom: [0],
   },
   {

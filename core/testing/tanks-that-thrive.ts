@@ -1,6 +1,6 @@
 import type { KeptTank } from './kept-tank';
 import { GEARED_THRIVING } from './geared-tanks';
-import { HEALTH_THRIVING } from './health-tanks';
+import { HEALTH_THRIVING, STARTED_THRIVING } from './health-tanks';
 import { PLANTED_THRIVING } from './planted-tanks';
 import { sizes, thicket, blackwaterPlants, hardPlants, floaters, rockwork } from './tank-parts';
 
@@ -822,4 +822,5 @@ export const THRIVING: readonly KeptTank[] = [
   ...PLANTED_THRIVING,
   ...GEARED_THRIVING,
   ...HEALTH_THRIVING,
+  ...STARTED_THRIVING,
 ];

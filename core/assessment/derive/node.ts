@@ -112,6 +112,8 @@ export interface Nodes {
   'stock.members': readonly Member[];
   /** What the animals weigh, breathe and are fed. */
   'stock.load': Load;
+  /** Days until the filter has grown in, usually. */
+  'startup.done': number;
   /** Where the room's lots are. */
   'lots.holdings': Holdings;
   /** What may be where in the room, and is not over. */

@@ -2,6 +2,7 @@ import { ensembleOf, forecastStart, type StartForecast, type StartTank, type Tes
 import type { StartPlan } from '../../startup/model';
 import { daysFrom } from '../../schedule/day';
 import type { Assessment } from '../assessment';
+import type { Derived } from '../derive/node';
 
 /** Ammonia that a fresh soil gives to the water above it, mg N/L, where it lies over the whole floor. Common practice. */
 const FRESH_SOIL_MG_N_PER_L = 40;
@@ -9,7 +10,13 @@ const FRESH_SOIL_MG_N_PER_L = 40;
 const TAKEN = { temperatureC: 24, oxygenMgPerL: 7.5 };
 
 /** The tank as its start is reckoned; null while there is no water known. */
-export function startTankOf({ derived }: Assessment, plan: StartPlan): StartTank | null {
+export const startTankOf = ({ derived }: Assessment, plan: StartPlan): StartTank | null => startTankFrom(derived, plan);
+
+/** The same from the derived values that it rests on. */
+export function startTankFrom(
+  derived: Pick<Derived, 'tank.ahead' | 'planned.temperatureC' | 'tank.settled'>,
+  plan: StartPlan,
+): StartTank | null {
   const scenario = derived['tank.ahead'].value?.scenario;
   if (!scenario) return null;
   const fresh = plan.method === 'soil' || scenario.soil !== null;

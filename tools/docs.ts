@@ -88,7 +88,15 @@ unverified), \`invented\` (demo only) or \`measured\` (the user's own). Outside 
    stated: what is eaten grown is never cleared by a small hunter. **Who else** puts every animal of the catalogue in as it is kept and judges it with
    all the rest; **how many** is the count from which the judgement itself begins to speak, by what runs out; a length to the litre is shown and not used.
    **Who sees whom**: straight lines between hides against the bodies of pieces, exact, and the bed; stands of plants let through e^(−2 n r d) along the
-   chord of the line. Mouths that face each other count only where more than half of the looks get through.
+   chord of the line. Mouths that face each other count only where more than half of the looks get through. **What a verdict hangs on**: sizes, numbers,
+   sexes and floor are varied one at a time and the tank judged each time as a whole; what turns it is named, and what does not. **In which order**: two
+   oxidisers with Monod growth (\`startup.cycle\`) start as large as a passed challenge dose shows, and take the company as it comes; the worst case has a third of the
+   bacteria and plants that do nothing. **Food**: a diet's words, the width of a mouth today, where food floats or falls and when it is given, say who eats what; nobody is
+   said to go hungry while no menu is written. **Health**: what is seen goes with every carrier it can ride on, lot by lot and place by place, until it is declared over; straight from
+   where it was seen it weighs as what it is, by more hands it is to be watched. Treatments are classes, with what they kill, bind and must never meet; a dose is only
+   ever the label's, for the net litres. **Start-up**: nitrogen, alkalinity and pH, soil, plants and changes, as six hundred tanks drawn over literature ranges; a test weighs each by
+   how far the kit may be off, with a heavy tail, and never down to fewer than thirty. Animals that are to go in before the middle one of them has grown in are told; what
+   tests show goes before what is reckoned, and nothing is ever called ready by reckoning.
 5. **Place.** A tank that is meant to be a wild place is held to it: what lives there (recorded; native to its basin, its part of the world, or foreign),
    its water and its year month by month, what lies on its bottom. Strict takes the place's own figures; loose allows its basin and a margin (2 °C, 0.7 pH,
    4 dGH, 3 dKH, 150 µS/cm, 2 ppt: common practice). Never more than worth watching: it may live well and yet not be from there.

@@ -16,6 +16,7 @@ const begun = (daysAgo: number) => {
       doseMgNPerLPerDay: 0.3,
       inoculum: 'none' as const,
       inoculumL: 0,
+      challengedOn: null,
       tests: {},
     },
   };

@@ -13,6 +13,7 @@ import { TankSession } from '../store/tank-session';
 import { TankView } from '../store/tank-view';
 import { workedOut } from '../store/worked-out';
 import { BandChart } from '../ui/band-chart';
+import { Check } from '../ui/check';
 import type { Choice } from '../ui/choice';
 import { datedDay } from '../ui/day-text';
 import { QuantityField } from '../ui/quantity-field';
@@ -45,12 +46,19 @@ const KITS: readonly Choice<StartKit>[] = [
 ];
 /** Kits that read the ion and not its nitrogen. */
 const AS_ION = { ammonia: 14.007 / 18.038, nitrite: 14.007 / 46.005 } as const;
-const NEW_PLAN: Omit<StartPlan, 'begun'> = { method: 'dosed', doseMgNPerLPerDay: 0.5, inoculum: 'none', inoculumL: 0, tests: {} };
+const NEW_PLAN: Omit<StartPlan, 'begun'> = {
+  method: 'dosed',
+  doseMgNPerLPerDay: 0.5,
+  inoculum: 'none',
+  inoculumL: 0,
+  challengedOn: null,
+  tests: {},
+};
 
 /** How the tank is started: its course as a band that learns from every test, and what is still to be shown before animals come. */
 @Component({
   selector: 'tr-startup-bench',
-  imports: [BandChart, PlanStart, QuantityField, SelectField],
+  imports: [BandChart, Check, PlanStart, QuantityField, SelectField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './startup-bench.html',
   styleUrl: './startup-bench.less',
@@ -147,7 +155,7 @@ export class StartupBench {
     return [
       { text: 'Ammonia and nitrite were seen, and went', done: peaked && clean(last) },
       { text: 'Both stayed away for a week of tests', done: cleanDays >= 7 },
-      { text: 'A challenge dose of 1 mg N/L was gone after a day (by test, the day after)', done: false, manual: true },
+      { text: 'A challenge dose of 1 mg N/L was gone after a day, by test', done: plan.challengedOn !== null },
       {
         text: 'The temperature is held: a reading of this week',
         done: Object.values(design?.readings ?? {}).some(
@@ -190,6 +198,11 @@ export class StartupBench {
   protected set(part: 'begun' | 'method' | 'doseMgNPerLPerDay' | 'inoculum' | 'inoculumL', value: string | number | null): void {
     if (value === null || (part === 'begun' && !/^\d{4}-\d{2}-\d{2}$/.test(String(value)))) return;
     this.store.edit('Start-up', [{ op: 'replace', path: pointer('startup', part), value }]);
+  }
+  protected challenged(on: boolean): void {
+    this.store.edit(on ? 'Challenge passed' : 'Challenge not passed', [
+      { op: 'replace', path: '/startup/challengedOn', value: on ? this.today : null },
+    ]);
   }
   protected drop(): void {
     this.store.edit('No start-up', [{ op: 'replace', path: '/startup', value: null }]);

@@ -62,11 +62,23 @@ export class CompanyFace {
         animal,
         name: organism?.latin ?? entry.organismId,
         strata: animal?.traits.strata.value?.join(', ') ?? 'not known',
+        here: this.here(entry.organismId),
         mayBeLong: animal?.group === 'fish' && animal.traits.fins.value === 'short',
         grows: animal && entry.todayMm !== undefined ? growsUp(animal, entry.todayMm) : '',
       };
     });
   });
+
+  /** How many of a kind the room's living stock has in this tank, in words; nothing where none is noted. */
+  private here(organismId: string): string {
+    const [room, design] = [this.view.room(), this.view.design()];
+    const held = (this.view.derived()?.['lots.holdings'].value?.holdings ?? []).filter(
+      ({ place, lotId }) => place === design?.id && room?.lots[lotId]?.organismId === organismId,
+    );
+    if (held.length === 0) return '';
+    const [count, error] = held.reduce(([sum, off], one) => [sum + one.amount, off + one.error], [0, 0]);
+    return `${count}${error > 0 ? ` ± ${error}` : ''} here`;
+  }
 
   /** Rows and columns of the matrix; a cell reads the findings of two kinds. */
   protected readonly matrix = computed(() => {

@@ -38,9 +38,13 @@ export const StartPlan = z
     inoculum: Inoculum,
     /** Of grown-in media or old soil. */
     inoculumL: z.number().min(0).max(500),
+    /** The day on which a challenge dose was found gone after a day; null while it was not. */
+    challengedOn: Day.nullable(),
     tests: z.record(z.string().min(1).max(80), StartTest),
   })
-  .superRefine(({ begun, tests }, context) => {
+  .superRefine(({ begun, tests, challengedOn }, context) => {
+    if (challengedOn !== null && challengedOn < begun)
+      context.addIssue({ code: 'custom', path: ['challengedOn'], message: `lies before the start on ${begun}` });
     for (const [id, { day }] of Object.entries(tests))
       if (day < begun) context.addIssue({ code: 'custom', path: ['tests', id, 'day'], message: `lies before the start on ${begun}` });
   });

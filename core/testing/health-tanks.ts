@@ -64,6 +64,7 @@ export function begun(design: Design, { days, clean = false }: { days: number; c
     doseMgNPerLPerDay: 0.3,
     inoculum: 'none',
     inoculumL: 0,
+    challengedOn: clean ? '2026-03-05' : null,
     tests: clean ? { a: test(1, '2026-01-20', 2, 0.5), b: test(2, '2026-02-20', 0, 0), c: test(3, '2026-03-02', 0, 0) } : {},
   };
   stock.forEach(

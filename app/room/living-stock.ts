@@ -9,7 +9,8 @@ import { withOwn } from '../../core/design/own-catalogue';
 import type { Room } from '../../core/design/room';
 import { CONDITIONS, ConditionId } from '../../core/health/conditions';
 import { sentence } from '../../core/assessment/wording/words';
-import { contactsOf, type Carried, type Contact } from '../../core/health/contact';
+import { contactsInRoom } from '../../core/assessment/room-contacts';
+import type { Contact } from '../../core/health/contact';
 import { holdingsOf, type Holdings } from '../../core/lots/holdings';
 import { lossesOf } from '../../core/lots/losses';
 import { LOT_MEASURE, MOVE_ENDS, ON_THE_SHELF, type Lot, type LotKind, type MoveWhy } from '../../core/lots/model';
@@ -95,14 +96,7 @@ export class LivingStock {
   private readonly contacts = computed(() => this.contactsIn(this.room(), this.held()));
 
   private contactsIn(room: Room, held: Holdings): Contact[] {
-    const organisms = this.catalogue()?.organisms;
-    const lots = new Map<string, Carried>(
-      Object.entries(room.lots).map(([id, { kind, organismId }]) => {
-        const entry = organismId === null ? undefined : organisms?.get(organismId);
-        return [id, { kind, group: entry?.kind === 'animal' ? entry.group : null }];
-      }),
-    );
-    return contactsOf({ stays: held.stays, passages: held.passages, marks: Object.values(room.marks), lots, apart: ON_THE_SHELF });
+    return contactsInRoom(room, held, this.catalogue()?.organisms ?? new Map());
   }
 
   protected readonly rows = computed(() => {

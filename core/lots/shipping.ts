@@ -1,6 +1,5 @@
 import * as z from 'zod';
 import { calculation } from '../calculation/calculation';
-import type { Span } from '../quantity/range';
 
 /** What animals travel in, and the hours in which two thirds of the way to the warmth outside are gone. Common practice. */
 export const BOXES = { bag: 2, 'lined carton': 6, 'foam box': 18 } as const;
@@ -38,19 +37,6 @@ export const oxygenHours = (oxygenL: number, breathMgPerHour: number): number =>
 /** Ammonia in the bag on arrival, mg N/L. */
 export const ammoniaOnArrival = (grams: number, waterL: number, hours: number, fasted: boolean): number =>
   ((grams / 1000) * AMMONIA[fasted ? 'fasted' : 'fed'] * hours) / waterL;
-
-/** Everything that a parcel asks. */
-export interface Parcel {
-  hours: number;
-  startC: number;
-  bears: Span | readonly [number | null, number | null];
-  boxHours: number;
-  oxygenL: number;
-  waterL: number;
-  grams: number;
-  breathMgPerHour: number;
-  fasted: boolean;
-}
 
 export const shipping = calculation({
   id: 'lots.shipping',

@@ -62,17 +62,6 @@ const freeAmmonia = (mgN: number, temperatureC: number, ph: number): number =>
 const nitrousAcid = (mgN: number, temperatureC: number, ph: number): number =>
   ((46 / 14) * mgN) / (Math.exp(-2300 / (273 + temperatureC)) * 10 ** ph);
 
-/** mg of ammonia nitrogen a day and mg of cells that the oxidisers of ammonia turn over at full growth: how many are wanted for a load. */
-export function cellsFor(
-  mgNPerLPerDay: number,
-  { temperatureC }: Pick<CycleSettings, 'temperatureC'>,
-  k: CycleKinetics = CYCLE_KINETICS,
-): [number, number] {
-  // at rest growth makes good what dies: X = Y · load / b
-  const b = k.decay * k.decayByDegree ** (temperatureC - 20);
-  return [(k.yields[0] * mgNPerLPerDay) / b, (k.yields[1] * mgNPerLPerDay) / b];
-}
-
 export interface CycleDay {
   day: number;
   ammoniaMgN: number;

@@ -1,12 +1,11 @@
-import { contactsOf, type Carried } from '../../health/contact';
 import { arrivalFindings, contactFindings, treatmentFindings, type Arrival, type Patient } from '../../health/findings';
 import type { Binder } from '../../health/treatments';
 import { holdingsOf } from '../../lots/holdings';
-import { ON_THE_SHELF } from '../../lots/model';
 import { inOrder } from '../../quantity/in-order';
 import { daysFrom, type Day } from '../../schedule/day';
 import { domain } from '../domain';
 import type { Definitions, Derived, World } from '../derive/node';
+import { contactsInRoom } from '../room-contacts';
 import { wordHealth } from '../wording/health';
 
 declare module '../../calculation/finding' {
@@ -37,16 +36,7 @@ const healthNodes: Pick<Definitions, 'lots.holdings' | 'health.contacts'> = {
     reads: ({ room, catalogue }) => [room.lots, room.marks, catalogue],
     compute: ({ room, catalogue }, up) => {
       const told = up['lots.holdings'].value;
-      if (!told) return { value: [] };
-      const lots = new Map<string, Carried>(
-        Object.entries(room.lots).map(([id, { kind, organismId }]) => {
-          const entry = organismId === null ? undefined : catalogue.organisms.get(organismId);
-          return [id, { kind, group: entry?.kind === 'animal' ? entry.group : null }];
-        }),
-      );
-      return {
-        value: contactsOf({ stays: told.stays, passages: told.passages, marks: Object.values(room.marks), lots, apart: ON_THE_SHELF }),
-      };
+      return { value: told ? contactsInRoom(room, told, catalogue.organisms) : [] };
     },
   },
 };

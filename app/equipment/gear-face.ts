@@ -15,6 +15,7 @@ import { Check } from '../ui/check';
 import { QuantityField } from '../ui/quantity-field';
 import { RunningFields } from './running-fields';
 import { DEVICE_KINDS, DEVICE_WORD } from '../../core/assessment/wording/devices';
+import { freshId } from '../../core/design/fresh-id';
 
 const USUAL: ReadonlySet<Device['kind']> = new Set(['heater', 'cooler', 'fan', 'filter', 'pump', 'air', 'lamp']);
 const SAVES = { lid: 'A closed lid', foam: 'Two centimetres of foam on back, sides and floor' } as const;
@@ -82,7 +83,7 @@ export class GearFace {
   protected add(kind: Device['kind']): void {
     const design = this.view.design();
     if (!design) return;
-    const id = Object.hasOwn(design.equipment, kind) ? `${kind}-${crypto.randomUUID().slice(0, 6)}` : kind;
+    const id = Object.hasOwn(design.equipment, kind) ? `${kind}-${freshId()}` : kind;
     const shared = { order: nextOrder(design.equipment), powerW: null, sizeMm: null, placeMm: null };
     const window = this.window();
     const middle = window ? Math.round((window[0] + window[1]) / 2) : 24;

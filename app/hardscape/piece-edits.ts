@@ -4,11 +4,12 @@ import { nextOrder, type Design } from '../../core/design/design';
 import { pointer } from '../../core/design/edit';
 import type { HardscapeItem } from '../../core/hardscape/model';
 import { newPiece } from '../../core/hardscape/new-piece';
+import { freshId } from '../../core/design/fresh-id';
 import { carriedBy, movingWith } from '../section/piece-moves';
 
 export const freshPieceId = (design: Design): string => {
   for (;;) {
-    const id = crypto.randomUUID().slice(0, 8);
+    const id = freshId();
     if (!Object.hasOwn(design.scene, id)) return id;
   }
 };

@@ -29,6 +29,7 @@ import { OwnKind } from './own-kind';
 import { animalSearch } from '../../core/catalogue/name-search';
 import { placeSearch } from './search';
 import { addAnimal, addPlant, chooseBiotope, removeAnimal, removePlants } from '../../core/design/edits/stock-edits';
+import { freshId } from '../../core/design/fresh-id';
 
 /** Most hits written out; the rest are a letter away. */
 const MOST_HITS = 40;
@@ -158,7 +159,7 @@ export class LivestockBench {
     const design = this.view.design();
     if (!design) return;
     const name = orElse.length > 0 ? 'an animal not identified' : animal.latin;
-    this.store.edit(`Add ${count} ${name}`, addAnimal(design, animal, count, breed, crypto.randomUUID().slice(0, 8), orElse));
+    this.store.edit(`Add ${count} ${name}`, addAnimal(design, animal, count, breed, freshId(), orElse));
   }
 
   protected keepOwn(organism: Organism): void {
@@ -180,17 +181,13 @@ export class LivestockBench {
   protected buildFrom(place: Biotope, animal: Animal, count: number, breed: boolean): void {
     const design = this.view.design();
     if (!design) return;
-    this.store.edit(`Build for ${animal.latin}`, [
-      ...chooseBiotope(place.id),
-      ...addAnimal(design, animal, count, breed, crypto.randomUUID().slice(0, 8)),
-    ]);
+    this.store.edit(`Build for ${animal.latin}`, [...chooseBiotope(place.id), ...addAnimal(design, animal, count, breed, freshId())]);
   }
 
   protected plant(id: string): void {
     const design = this.view.design();
     const plant = this.view.catalogue()?.organisms.get(id);
-    if (design && plant?.kind === 'plant')
-      this.store.edit(`Plant ${plant.latin}`, addPlant(design, plant, crypto.randomUUID().slice(0, 8)));
+    if (design && plant?.kind === 'plant') this.store.edit(`Plant ${plant.latin}`, addPlant(design, plant, freshId()));
   }
 
   protected setCount(id: string, count: number): void {

@@ -5,6 +5,7 @@ import type { PlannedStep } from '../../core/schedule/step';
 import { TankSession } from '../store/tank-session';
 import { TankView } from '../store/tank-view';
 import { addPlan, startFault } from '../../core/design/edits/step-edits';
+import { freshId } from '../../core/design/fresh-id';
 
 let starts = 0;
 
@@ -53,6 +54,6 @@ export class PlanStart {
     this.asked.set(true);
     this.done.set(false);
     if (!design || this.fault()) return;
-    this.done.set(this.store.edit(this.plan(), addPlan(design, this.plan(), this.day(), this.steps(), crypto.randomUUID().slice(0, 8))));
+    this.done.set(this.store.edit(this.plan(), addPlan(design, this.plan(), this.day(), this.steps(), freshId())));
   }
 }

@@ -10,6 +10,7 @@ import { PreferencesStore } from '../store/preferences';
 import { QuantityField } from '../ui/quantity-field';
 import { SourceReport } from './source-report';
 import { READINGS, addSource, setDisinfectant, setReading, type Reading } from '../../core/design/edits/source-edits';
+import { freshId } from '../../core/design/fresh-id';
 import { SelectField } from '../ui/select';
 import { type Choice } from '../ui/choice';
 
@@ -165,7 +166,7 @@ export class SourcesEditor {
   }
 
   protected add(type: WaterType): Operation[] {
-    return addSource(this.room(), type, crypto.randomUUID().slice(0, 8));
+    return addSource(this.room(), type, freshId());
   }
 
   protected set(id: string, reading: Reading, value: number | null): Operation[] {

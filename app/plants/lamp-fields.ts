@@ -9,6 +9,7 @@ import { ppfdAt } from '../../core/light/field';
 import { Spectrum, SPECTRUM_WORD } from '../../core/light/spectrum';
 import { rounded } from '../../core/quantity/format';
 import type { QuantityKind } from '../../core/quantity/unit';
+import { freshId } from '../../core/design/fresh-id';
 import { PreferencesStore } from '../store/preferences';
 import { TankSession } from '../store/tank-session';
 import { TankView } from '../store/tank-view';
@@ -114,7 +115,7 @@ export class LampFields {
   protected addLamp(): void {
     const design = this.tank.design();
     if (!design?.vessel || this.locked()) return;
-    const id = Object.hasOwn(design.equipment, 'lamp') ? `lamp-${crypto.randomUUID().slice(0, 6)}` : 'lamp';
+    const id = Object.hasOwn(design.equipment, 'lamp') ? `lamp-${freshId()}` : 'lamp';
     const value = {
       order: nextOrder(design.equipment),
       kind: 'lamp',

@@ -16,6 +16,7 @@ import { lossesOf } from '../../core/lots/losses';
 import { LOT_MEASURE, MOVE_ENDS, ON_THE_SHELF, type Lot, type LotKind, type MoveWhy } from '../../core/lots/model';
 import { formatQuantity } from '../../core/quantity/format';
 import { dayOf } from '../../core/schedule/day';
+import { freshId } from '../../core/design/fresh-id';
 import { Library } from '../store/library';
 import { PreferencesStore } from '../store/preferences';
 import type { TankSummary } from '../store/summary';
@@ -214,7 +215,7 @@ export class LivingStock {
     if (fault) return;
     this.patch.emit({
       label: `${this.open()!.lot.name} ${WHY_SAID[move.why]}`,
-      patch: addMove(this.room(), crypto.randomUUID().slice(0, 8), move),
+      patch: addMove(this.room(), freshId(), move),
     });
     this.howMany.set(null);
   }
@@ -262,7 +263,7 @@ export class LivingStock {
     if (condition === null || lotId === null) return;
     this.patch.emit({
       label: `${CONDITIONS[condition].name} ${state}`,
-      patch: addMark(this.room(), crypto.randomUUID().slice(0, 8), { day: this.today, condition, state, lotId, place: null, note: '' }),
+      patch: addMark(this.room(), freshId(), { day: this.today, condition, state, lotId, place: null, note: '' }),
     });
   }
 
@@ -316,7 +317,7 @@ export class LivingStock {
     this.newFault.set(fault);
     if (fault || amount === null) return;
     const kind = this.newKind();
-    const id = crypto.randomUUID().slice(0, 8);
+    const id = freshId();
     const organismId = kind === 'animal' || kind === 'plant' ? this.organismNamed(name) : null;
     const lot = {
       kind,
@@ -373,7 +374,7 @@ export class LivingStock {
       patch: [
         {
           op: 'add',
-          path: pointer('wanted', crypto.randomUUID().slice(0, 8)),
+          path: pointer('wanted', freshId()),
           value: { order: nextOrder(wanted), organismId, count: Math.round(count), note: '' },
         },
       ],

@@ -3,6 +3,7 @@ import type { Operation } from 'rfc6902';
 import { inOrder, nextOrder } from '../../core/design/design';
 import { pointer } from '../../core/design/edit';
 import { OnHandKind, type OnHand, type Room } from '../../core/design/room';
+import { freshId } from '../../core/design/fresh-id';
 import { QuantityField } from '../ui/quantity-field';
 
 /** What each kind of thing is usually counted in. */
@@ -137,7 +138,7 @@ export class OnHandEditor {
       note: '',
       substance: null,
     };
-    this.patch.emit([{ op: 'add', path: pointer('onHand', crypto.randomUUID().slice(0, 8)), value }]);
+    this.patch.emit([{ op: 'add', path: pointer('onHand', freshId()), value }]);
   }
 
   protected set(id: string, part: 'name' | 'amount' | 'note', value: string | number): void {

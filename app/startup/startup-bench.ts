@@ -7,6 +7,7 @@ import { dayAfter, dayOf, daysFrom } from '../../core/schedule/day';
 import { NO_STEP, type PlannedStep } from '../../core/schedule/step';
 import { SHOWS_MG_N } from '../../core/startup/ensemble';
 import type { Inoculum, StartKit, StartMethod, StartPlan, StartTest } from '../../core/startup/model';
+import { freshId } from '../../core/design/fresh-id';
 import { PlanStart } from '../parts/plan-start';
 import { PreferencesStore } from '../store/preferences';
 import { TankSession } from '../store/tank-session';
@@ -242,7 +243,7 @@ export class StartupBench {
       nitriteMgN: nitrite === null ? null : nitrite * by('nitrite'),
       nitrateMgN: null,
     };
-    this.store.edit('Test', [{ op: 'add', path: pointer('startup', 'tests', crypto.randomUUID().slice(0, 8)), value }]);
+    this.store.edit('Test', [{ op: 'add', path: pointer('startup', 'tests', freshId()), value }]);
     this.ammonia.set(null);
     this.nitrite.set(null);
   }

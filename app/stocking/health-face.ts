@@ -11,6 +11,7 @@ import { addMark, pastFault } from '../../core/design/edits/lot-edits';
 import { formatQuantity, rounded } from '../../core/quantity/format';
 import { dayOf, daysFrom } from '../../core/schedule/day';
 import { NO_STEP, type PlannedStep } from '../../core/schedule/step';
+import { freshId } from '../../core/design/fresh-id';
 import { PlanStart } from '../parts/plan-start';
 import { PreferencesStore } from '../store/preferences';
 import { TankSession } from '../store/tank-session';
@@ -118,7 +119,7 @@ export class HealthFace {
     if (fault) return;
     const done = this.store.editRoom(
       state === 'seen' ? `Seen: ${CONDITIONS[condition].name}` : `Over: ${CONDITIONS[condition].name}`,
-      addMark(room, crypto.randomUUID().slice(0, 8), { day, condition, state, lotId: null, place: design.id, note: '' }),
+      addMark(room, freshId(), { day, condition, state, lotId: null, place: design.id, note: '' }),
     );
     if (done) this.noted.set(null);
   }
@@ -174,7 +175,7 @@ export class HealthFace {
     const design = this.view.design();
     if (!design) return;
     const value: Treatment = { order: nextOrder(design.treatments), treatmentId, day: this.today, times: 1, everyDays: 7, label: null };
-    this.store.edit('Treatment', [{ op: 'add', path: pointer('treatments', crypto.randomUUID().slice(0, 8)), value }]);
+    this.store.edit('Treatment', [{ op: 'add', path: pointer('treatments', freshId()), value }]);
   }
 
   protected set(id: string, part: 'times' | 'everyDays' | 'day', value: number | string): void {

@@ -5,6 +5,7 @@ import { newPiece } from '../../core/hardscape/new-piece';
 import { formatQuantity } from '../../core/quantity/format';
 import { plural } from '../../core/quantity/plural';
 import { OPEN_SHARE } from '../../core/scene/sight';
+import { freshId } from '../../core/design/fresh-id';
 import { Section } from '../section/section';
 import { PreferencesStore } from '../store/preferences';
 import { TankSession } from '../store/tank-session';
@@ -102,6 +103,6 @@ export class SightFace {
     if (!design || !at || !of) return;
     const stone = newPiece(of, nextOrder(design.scene), [at[0], at[1], 0]);
     const value = { ...stone, sizeMm: [60, 80, TALL_MM] };
-    this.store.edit('A stone between two', [{ op: 'add', path: pointer('scene', crypto.randomUUID().slice(0, 8)), value }]);
+    this.store.edit('A stone between two', [{ op: 'add', path: pointer('scene', freshId()), value }]);
   }
 }

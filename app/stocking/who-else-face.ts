@@ -11,6 +11,7 @@ import type { NamedKind, WordedCompanions, WordedOffer } from '../../core/assess
 import { formatQuantity } from '../../core/quantity/format';
 import type { CompanionRole } from '../../core/stocking/roles';
 import { animalSearch } from '../../core/catalogue/name-search';
+import { freshId } from '../../core/design/fresh-id';
 import { JudgeFeed } from '../store/judge-feed';
 import { Library } from '../store/library';
 import { PreferencesStore } from '../store/preferences';
@@ -140,7 +141,7 @@ export class WhoElseFace {
   protected add(kinds: readonly NamedKind[]): void {
     const design = this.tank.design();
     if (!design) return;
-    const named = kinds.map(({ organismId, count }) => ({ organismId, count, newId: crypto.randomUUID().slice(0, 8) }));
+    const named = kinds.map(({ organismId, count }) => ({ organismId, count, newId: freshId() }));
     const [first] = kinds;
     this.store.edit(kinds.length === 1 ? `Add ${first!.count} ${first!.latin}` : `Add ${kinds.length} kinds`, addCompany(design, named));
     this.chosen.set(null);

@@ -10,6 +10,7 @@ import { sizeNeed, sizeVerdict, type SizeVerdict } from '../../core/vessel/size-
 import { standsIn } from '../../core/vessel/space';
 import { ASSUMED_GLASS_MM } from '../../core/assessment/derive/assumed';
 import { STOCK_SIZES_MM } from '../../core/vessel/stock-sizes';
+import { freshId } from '../../core/design/fresh-id';
 import { Section } from '../section/section';
 import { Why } from '../store/why';
 import { PreferencesStore } from '../store/preferences';
@@ -227,7 +228,7 @@ export class VesselBench {
     const openings = this.vessel()?.openings;
     if (!openings) return;
     const value: Opening = { order: nextOrder(openings), at, ...(at === 'lid' ? GAP : at === 'weir' ? SLOT : INTAKE), guardMm: null };
-    this.edit('Add an opening', [{ op: 'add', path: pointer('vessel', 'openings', newId()), value }]);
+    this.edit('Add an opening', [{ op: 'add', path: pointer('vessel', 'openings', freshId()), value }]);
   }
 
   protected setOpening(id: string, field: 'shortMm' | 'longMm' | 'guardMm', mm: number | null): void {
@@ -242,7 +243,7 @@ export class VesselBench {
     const vessel = this.vessel();
     if (!vessel) return;
     const value = { order: nextOrder(vessel.braces), atMm: Math.round(vessel.lengthMm / 2), widthMm: 60 };
-    this.edit('Add a brace', [{ op: 'add', path: pointer('vessel', 'braces', newId()), value }]);
+    this.edit('Add a brace', [{ op: 'add', path: pointer('vessel', 'braces', freshId()), value }]);
   }
 
   protected setBrace(id: string, field: 'atMm' | 'widthMm', mm: number): void {
@@ -264,7 +265,7 @@ export class VesselBench {
     const table = this.vessel()?.plumbing;
     if (!table) return;
     const value = { order: nextOrder(table), kind, litres: kind === 'pipe' ? 0.5 : 5, drains: kind === 'pipe' };
-    this.edit(`Add a ${kind}`, [{ op: 'add', path: pointer('vessel', 'plumbing', newId()), value }]);
+    this.edit(`Add a ${kind}`, [{ op: 'add', path: pointer('vessel', 'plumbing', freshId()), value }]);
   }
 
   protected setPlumbing(id: string, field: 'litres' | 'drains', value: number | boolean): void {
@@ -286,7 +287,6 @@ export class VesselBench {
   }
 }
 
-const newId = () => crypto.randomUUID().slice(0, 8);
 const GAP = { shortMm: 15, longMm: 60 };
 const SLOT = { shortMm: 5, longMm: 50 };
 const INTAKE = { shortMm: 4, longMm: 25 };

@@ -7,6 +7,7 @@ import { massOf } from '../../core/hardscape/mass';
 import { formatQuantity, formatSpan, rounded } from '../../core/quantity/format';
 import { MEQ_PER_DEGREE_ALKALINITY } from '../../core/quantity/unit';
 import { a440Of, platinumCobalt } from '../../core/water/water-colour';
+import { freshId } from '../../core/design/fresh-id';
 import { Why } from '../store/why';
 import { PreferencesStore } from '../store/preferences';
 import { TankSession } from '../store/tank-session';
@@ -270,7 +271,7 @@ export class Lying {
     const material = this.view.catalogue()?.materials.get(materialId);
     const additions = this.view.design()?.water.additions ?? {};
     if (!material) return;
-    const id = Object.hasOwn(additions, material.id) ? crypto.randomUUID().slice(0, 8) : material.id;
+    const id = Object.hasOwn(additions, material.id) ? freshId() : material.id;
     const value = { order: nextOrder(additions), materialId: material.id, amount: FIRST_AMOUNT[material.use], spent: 0 };
     this.store.edit(`Put in ${material.name.toLowerCase()}`, [{ op: 'add', path: pointer('water', 'additions', id), value }]);
   }

@@ -13,6 +13,7 @@ import { TankSession } from '../store/tank-session';
 import { TankView } from '../store/tank-view';
 import { QuantityField } from '../ui/quantity-field';
 import { setSalt, setShare } from '../../core/design/edits/blend-edits';
+import { freshId } from '../../core/design/fresh-id';
 import { formatGrams } from './grams';
 import { OwnMixForm } from './own-mix';
 import { AddFrom } from '../ui/add-from';
@@ -139,6 +140,6 @@ export class Mixture {
     if (key !== null) return void this.store.editRoom('Salts on hand', [{ op: 'remove', path: pointer('onHand', key) }]);
     const onHand = this.view.room()?.onHand ?? {};
     const value: OnHand = { order: nextOrder(onHand), kind: 'salt', name, measure: 'mass', amount: 250, note: '', substance: id };
-    this.store.editRoom('Salts on hand', [{ op: 'add', path: pointer('onHand', crypto.randomUUID().slice(0, 8)), value }]);
+    this.store.editRoom('Salts on hand', [{ op: 'add', path: pointer('onHand', freshId()), value }]);
   }
 }

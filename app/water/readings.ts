@@ -7,6 +7,7 @@ import { formatQuantity } from '../../core/quantity/format';
 import type { QuantityKind } from '../../core/quantity/unit';
 import { dayOf } from '../../core/schedule/day';
 import { doubtOf, Kit, READ_PARAMETERS, Reading, type ReadParameter } from '../../core/water/reading';
+import { freshId } from '../../core/design/fresh-id';
 import { PreferencesStore } from '../store/preferences';
 import { TankSession } from '../store/tank-session';
 import { TankView } from '../store/tank-view';
@@ -217,9 +218,7 @@ export class ReadingsCard {
       return;
     }
     this.reason.set(null);
-    this.store.edit(`${READ_NAME[this.parameter()]} measured`, [
-      { op: 'add', path: pointer('readings', crypto.randomUUID().slice(0, 8)), value: reading.data },
-    ]);
+    this.store.edit(`${READ_NAME[this.parameter()]} measured`, [{ op: 'add', path: pointer('readings', freshId()), value: reading.data }]);
   }
 
   /** Takes out the reading that is shown; an earlier one comes to the fore. */

@@ -4,6 +4,7 @@ import { nextOrder, type Design } from '../design';
 import { pointer } from '../edit';
 import type { Layer, Outline, Surface, ZoneKind } from '../../substrate/model';
 import { bank, level, reshapedSurface, surfaceAt } from '../../substrate/surface';
+import { freshId } from '../fresh-id';
 
 /** Knots of a new surface: fine enough for a bank with a hollow in it, few enough to take hold of. */
 const KNOTS = { columns: 7, rows: 5 };
@@ -11,8 +12,7 @@ const KNOTS = { columns: 7, rows: 5 };
 const FIRST_MM: Readonly<Partial<Record<string, number>>> = { 'garden-soil': 15, 'clay-mix': 15, 'lava-gravel': 30, 'river-stones': 60 };
 const USUAL_MM = 40;
 
-const freshId = (table: Readonly<Record<string, unknown>>, name: string): string =>
-  Object.hasOwn(table, name) ? crypto.randomUUID().slice(0, 8) : name;
+const layerId = (table: Readonly<Record<string, unknown>>, name: string): string => (Object.hasOwn(table, name) ? freshId() : name);
 
 /** Height of the highest layer at a place, by what is stated. */
 function statedTop({ substrate, vessel }: Design, xMm: number, yMm: number): number {
@@ -44,7 +44,7 @@ export function addLayer(design: Design, material: Material): Operation[] {
     spent: 0,
     cloth: false,
   };
-  const ops: Operation[] = [{ op: 'add', path: pointer('substrate', 'layers', freshId(substrate.layers, material.id)), value }];
+  const ops: Operation[] = [{ op: 'add', path: pointer('substrate', 'layers', layerId(substrate.layers, material.id)), value }];
   if (substrate.bare) ops.push({ op: 'replace', path: '/substrate/bare', value: false });
   return ops;
 }
@@ -111,7 +111,7 @@ export function addZone(design: Design, kind: ZoneKind): Operation[] {
     terrace: rectangle(0, 0.55 * w, l, w),
   };
   const outlineMm = outlines[kind];
-  const zoneId = freshId(substrate.zones, kind);
+  const zoneId = layerId(substrate.zones, kind);
   const around = Math.round(statedTop(design, l / 2, kind === 'terrace' ? 0.4 * w : 0.5 * w));
   const ownTop = kind === 'terrace' ? around + 40 : Math.max(15, Math.round(around * 0.6));
   const edgeTopMm = kind === 'terrace' ? ownTop + 5 : kind === 'front' || kind === 'path' ? around + 5 : null;
@@ -131,7 +131,7 @@ export function addZone(design: Design, kind: ZoneKind): Operation[] {
       spent: 0,
       cloth: false,
     };
-    ops.push({ op: 'add', path: pointer('substrate', 'layers', freshId(substrate.layers, `${zoneId}-bed`)), value });
+    ops.push({ op: 'add', path: pointer('substrate', 'layers', layerId(substrate.layers, `${zoneId}-bed`)), value });
   }
   return ops;
 }

@@ -4,8 +4,7 @@ import { newPlanting, type PlantItem, type Stage } from '../../plants/model';
 import { naturalHold, pieceAt, type Place } from '../../plants/standing';
 import { nextOrder, type Design } from '../design';
 import { pointer } from '../edit';
-
-const freshId = (): string => crypto.randomUUID().slice(0, 8);
+import { freshId } from '../fresh-id';
 
 /** How a new planting is laid out: one, a row along the length, or a group round its middle. */
 export type Layout = 'one' | 'row' | 'group';

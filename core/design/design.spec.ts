@@ -11,6 +11,8 @@ import fixture8 from './fixtures/design-v8.json';
 import fixture10 from './fixtures/design-v10.json';
 import fixture11 from './fixtures/design-v11.json';
 import fixture12 from './fixtures/design-v12.json';
+import fixture13 from './fixtures/design-v13.json';
+import { emptyBuild } from '../build/model';
 import fixture9 from './fixtures/design-v9.json';
 import { emptyCare } from '../care/model';
 import { catalogueData } from '../../catalogue';
@@ -88,7 +90,7 @@ describe('a design document', () => {
   it('of version 1 is still read: the frozen fixture', () => {
     const read = readDesignFile(JSON.stringify(fixture));
     expect(read.ok ? read.document.design.name : read.refusals).toEqual('Frozen peat pocket');
-    expect(DESIGN_SCHEMA).toBe(12);
+    expect(DESIGN_SCHEMA).toBe(13);
   });
 
   it('of version 2 is read, and what it did not say of the water is nothing', () => {
@@ -96,7 +98,8 @@ describe('a design document', () => {
     const { water, ...rest } = fixture2.design;
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...rest,
-      schema: 12,
+      schema: 13,
+      build: emptyBuild(),
       treatments: {},
       startup: null,
       grown: 'grown',
@@ -117,7 +120,8 @@ describe('a design document', () => {
     const { soil, ...loose } = additions;
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture3.design,
-      schema: 12,
+      schema: 13,
+      build: emptyBuild(),
       treatments: {},
       startup: null,
       grown: 'grown',
@@ -143,7 +147,8 @@ describe('a design document', () => {
     const read = readDesignFile(JSON.stringify(file));
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture4.design,
-      schema: 12,
+      schema: 13,
+      build: emptyBuild(),
       treatments: {},
       startup: null,
       care: { ...fixture4.design.care, fertiliser: {}, ...unclocked },
@@ -169,7 +174,8 @@ describe('a design document', () => {
     const { brief } = fixture5.design;
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture5.design,
-      schema: 12,
+      schema: 13,
+      build: emptyBuild(),
       treatments: {},
       startup: null,
       water: fedLevel(fixture5.design.water),
@@ -187,7 +193,8 @@ describe('a design document', () => {
     const read = readDesignFile(JSON.stringify(fixture10));
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture10.design,
-      schema: 12,
+      schema: 13,
+      build: emptyBuild(),
       treatments: {},
       startup: null,
       care: { ...fixture10.design.care, ...unfed },
@@ -199,7 +206,8 @@ describe('a design document', () => {
     const read = readDesignFile(JSON.stringify(fixture11));
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture11.design,
-      schema: 12,
+      schema: 13,
+      build: emptyBuild(),
       treatments: {},
       startup: null,
       care: { ...fixture11.design.care, ...unfed },
@@ -209,15 +217,26 @@ describe('a design document', () => {
 
   it('of version 12 is read as it stands, with its treatment, its menu and the living stock of its room', () => {
     const read = readDesignFile(JSON.stringify(fixture12));
-    expect(read.ok ? (read.document as unknown) : read.refusals).toEqual(fixture12);
+    expect(read.ok ? (read.document as unknown) : read.refusals).toEqual({
+      ...fixture12,
+      design: { ...fixture12.design, schema: 13, build: emptyBuild() },
+      room: { ...fixture12.room, schema: 8, prices: {} },
+    });
     expect(Object.keys(fixture12.room.lots).length).toBe(1);
+  });
+
+  it('of version 13 is read as it stands, with what was built of it and what things cost', () => {
+    const read = readDesignFile(JSON.stringify(fixture13));
+    expect(read.ok ? (read.document as unknown) : read.refusals).toEqual(fixture13);
+    expect(Object.keys(fixture13.design.build.ticks)).toEqual(['leak-test', 'rinse']);
   });
 
   it('of version 9 is read with the hours of its lamps, what a meter read, and what plants are given; its filter has no figures', () => {
     const read = readDesignFile(JSON.stringify(fixture9));
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture9.design,
-      schema: 12,
+      schema: 13,
+      build: emptyBuild(),
       treatments: {},
       startup: null,
       water: fedLevel(fixture9.design.water),
@@ -232,7 +251,8 @@ describe('a design document', () => {
     const { lamp, ...gear } = fixture8.design.equipment;
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture8.design,
-      schema: 12,
+      schema: 13,
+      build: emptyBuild(),
       treatments: {},
       startup: null,
       water: fedLevel(fixture8.design.water),
@@ -245,7 +265,8 @@ describe('a design document', () => {
     const read = readDesignFile(JSON.stringify(fixture7));
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture7.design,
-      schema: 12,
+      schema: 13,
+      build: emptyBuild(),
       treatments: {},
       startup: null,
       water: fedLevel(fixture7.design.water),
@@ -261,7 +282,8 @@ describe('a design document', () => {
     const read = readDesignFile(JSON.stringify(fixture6));
     expect(read.ok ? (read.document.design as unknown) : read.refusals).toEqual({
       ...fixture6.design,
-      schema: 12,
+      schema: 13,
+      build: emptyBuild(),
       treatments: {},
       startup: null,
       water: fedLevel(fixture6.design.water),
@@ -274,7 +296,8 @@ describe('a design document', () => {
     const { own } = fixture6.room;
     expect(read.ok ? (read.document.room as unknown) : null).toEqual({
       ...fixture6.room,
-      schema: 7,
+      schema: 8,
+      prices: {},
       law: null,
       pricePerKwh: null,
       lots: {},

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { BuildRecord, emptyBuild } from '../build/model';
 import { CarePlan, emptyCare } from '../care/model';
 import { Device } from '../equipment/model';
 import { Treatment } from '../health/model';
@@ -11,7 +12,7 @@ import { Vessel } from '../vessel/model';
 import { Reading } from '../water/reading';
 import { emptyWaterPlan, WaterPlan } from '../water/model';
 
-export const DESIGN_SCHEMA = 12;
+export const DESIGN_SCHEMA = 13;
 
 const SpaceMm = z.number().min(50).max(20000);
 
@@ -55,6 +56,8 @@ export const Design = z
     grown: Stage,
     stock: z.record(Key, StockEntry),
     care: CarePlan,
+    /** What was built of it so far. */
+    build: BuildRecord,
     /** How it is started; null while nobody has said. */
     startup: StartPlan.nullable(),
     /** Against disease and pests. */
@@ -93,6 +96,7 @@ export function emptyDesign(id: string, roomId: string, name: string): Design {
     grown: 'grown',
     stock: {},
     care: emptyCare(),
+    build: emptyBuild(),
     startup: null,
     treatments: {},
     accepted: {},

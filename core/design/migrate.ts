@@ -258,6 +258,12 @@ function design11to12({ care, ...design }: Json): Json {
   };
 }
 
+/** Version 13: what was built of it so far. */
+const design12to13 = (design: Json): Json => ({ ...design, schema: 13, build: { ticks: {}, order: [], schools: {} } });
+
+/** Version 8: what things cost here. */
+const room7to8 = (room: Json): Json => ({ ...room, schema: 8, prices: {} });
+
 const DESIGN_STEPS: Readonly<Record<number, (design: Json) => Json>> = {
   1: design1to2,
   2: design2to3,
@@ -270,6 +276,7 @@ const DESIGN_STEPS: Readonly<Record<number, (design: Json) => Json>> = {
   9: design9to10,
   10: design10to11,
   11: design11to12,
+  12: design12to13,
 };
 const ROOM_STEPS: Readonly<Record<number, (room: Json) => Json>> = {
   1: room1to2,
@@ -278,6 +285,7 @@ const ROOM_STEPS: Readonly<Record<number, (room: Json) => Json>> = {
   4: room4to5,
   5: room5to6,
   6: room6to7,
+  7: room7to8,
 };
 
 function climb(document: unknown, steps: Readonly<Record<number, (document: Json) => Json>>): unknown {

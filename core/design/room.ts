@@ -7,7 +7,7 @@ import { holdingsOf, lineageFaults } from '../lots/holdings';
 import { Lot, Move, Wanted } from '../lots/model';
 import { emptyOwnCatalogue, OwnCatalogue } from './own-catalogue';
 
-export const ROOM_SCHEMA = 7;
+export const ROOM_SCHEMA = 8;
 
 const Key = z.string().min(1).max(80);
 const MonthSpan = z
@@ -46,6 +46,14 @@ export const OnHand = z.strictObject({
 });
 export type OnHand = z.infer<typeof OnHand>;
 
+/** What one of a thing costs, in whatever money: a piece, a litre or a kilogram. */
+export const Price = z.strictObject({
+  each: z.number().min(0, 'less than nothing').max(1e6),
+  /** Where it was got; empty for not said. */
+  from: z.string().max(80),
+});
+export type Price = z.infer<typeof Price>;
+
 /** Where the tanks stand: climate through the year, waters at hand, mixing kit. */
 export const Room = z
   .strictObject({
@@ -72,6 +80,8 @@ export const Room = z
     marks: z.record(Key, Mark),
     /** Kinds that are looked for. */
     wanted: z.record(Key, Wanted),
+    /** What things cost, by what they are. */
+    prices: z.record(z.string().min(1).max(160), Price),
     /** What this room adds to the catalogue. */
     own: OwnCatalogue,
     invented: z.boolean().optional(),
@@ -102,6 +112,7 @@ export function emptyRoom(id: string, name: string): Room {
     moves: {},
     marks: {},
     wanted: {},
+    prices: {},
     own: emptyOwnCatalogue(),
   };
 }

@@ -56,6 +56,8 @@ const TIMES: Readonly<Record<Exclude<Inoculum, 'media'>, readonly [number, numbe
   none: [0.1, 10],
   bottled: [1, 300],
   'old-soil': [10, 500],
+  // its own soil, glass and filter, of which a move costs half
+  'whole-move': [1500, 12_000],
 };
 const BARE_CELLS = 1e-4;
 

@@ -5,7 +5,7 @@ import { Day } from '../schedule/day';
 export const StartMethod = z.enum(['dosed', 'food', 'soil', 'planted', 'media']);
 export type StartMethod = z.infer<typeof StartMethod>;
 
-export const Inoculum = z.enum(['none', 'bottled', 'old-soil', 'media']);
+export const Inoculum = z.enum(['none', 'bottled', 'old-soil', 'media', 'whole-move']);
 export type Inoculum = z.infer<typeof Inoculum>;
 
 /** What kits a start is tested with. */

@@ -15,13 +15,8 @@ import { newBox, type Vessel } from '../vessel/model';
 
 export const catalogue = indexCatalogue(catalogueData);
 export const lowBarn = Room.parse(demo.room);
-export const [peatPocket, weedyThicket, shellBed, lavaJar] = demo.designs.map((design) => Design.parse(design)) as [
-  Design,
-  Design,
-  Design,
-  Design,
-];
-
+export const demoDesigns: readonly Design[] = demo.designs.map((design) => Design.parse(design));
+export const [peatPocket, weedyThicket, shellBed, lavaJar] = demoDesigns as [Design, Design, Design, Design];
 /** A 60 x 30 x 36 cm box of 6 mm glass, water 34 cm deep, open, in a room of 50 % humidity. */
 export const HEAT_BODY: HeatBody = {
   wallM2: 0.612,

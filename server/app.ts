@@ -14,7 +14,7 @@ const CONTENT_SECURITY_POLICY = {
   'style-src': ["'self'"],
   'style-src-elem': ["'self'", "'unsafe-inline'"],
   'style-src-attr': ["'none'"],
-  'img-src': ["'self'", 'data:'],
+  'img-src': ["'self'", 'data:', 'blob:'],
   'font-src': ["'self'"],
   'connect-src': ["'self'"],
   'worker-src': ["'self'"],

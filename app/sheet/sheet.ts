@@ -14,10 +14,10 @@ import { massOf } from '../../core/hardscape/mass';
 import type { Plant } from '../../core/catalogue/organism';
 import { kindsOnHand } from '../../core/catalogue/kinds-on-hand';
 import { stockAtHand } from '../../core/design/at-hand';
-import { donorsAmong, type Donor } from '../../core/plants/donors';
 import { plantingWork, plantsToBuy } from '../../core/plants/to-buy';
 import { Section } from '../section/section';
 import { Library } from '../store/library';
+import { NO_NEIGHBOURS, neighboursOf } from '../store/neighbours';
 import { PreferencesStore } from '../store/preferences';
 import { TankView } from '../store/tank-view';
 import { formatGrams } from '../water/grams';
@@ -38,19 +38,13 @@ export class Sheet {
   private readonly units = inject(PreferencesStore).units;
   protected readonly today = fullDay(new Date());
 
-  /** Who else of the room has a plant, for cuttings of one's own. */
-  private readonly donors = signal<ReadonlyMap<string, readonly Donor[]>>(new Map());
+  /** What comes out of other tanks of the room. */
+  private readonly neighbours = signal(NO_NEIGHBOURS);
   private readonly library = inject(Library);
 
   constructor() {
     const design = untracked(this.view.design);
-    const cut = Object.values(design?.scene ?? {}).some((item) => item.kind === 'plant' && item.bought === 'cutting');
-    // a tank that cannot be read gives nothing
-    if (design && cut)
-      void this.library.designs(design.roomId).then(
-        ({ designs }) => this.donors.set(donorsAmong(designs.filter(({ id, archived }) => id !== design.id && !archived))),
-        () => undefined,
-      );
+    if (design) void neighboursOf(this.library, design).then((found) => this.neighbours.set(found));
   }
 
   protected readonly facts = computed(() => {
@@ -146,7 +140,7 @@ export class Sheet {
     const plants = [...(this.view.catalogue()?.organisms.values() ?? [])].filter((entry): entry is Plant => entry.kind === 'plant');
     const room = this.view.room();
     const onHand = kindsOnHand('plant', room ? stockAtHand(room) : [], plants);
-    const kinds = plantsToBuy(derived?.['plants.standing'].value ?? [], onHand, this.donors());
+    const kinds = plantsToBuy(derived?.['plants.standing'].value ?? [], onHand, this.neighbours().donors);
     if (kinds.length === 0) return null;
     const shrimp = (derived?.['stock.members'].value ?? []).some(
       ({ organism }) => organism?.group === 'shrimp' || organism?.group === 'snail' || organism?.group === 'crayfish',

@@ -1,12 +1,13 @@
 import { BehaviorSubject } from 'rxjs';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import type { Photo } from '../../core/build/photo';
 import type { Design } from '../../core/design/design';
 import type { Room } from '../../core/design/room';
 import { ChangedElsewhere } from './document-store';
 import { notJudged, type TankSummary } from './summary';
 
 /** Version of the browser store's own layout; documents carry versions of their own. */
-export const STORE_VERSION = 2;
+export const STORE_VERSION = 3;
 
 export interface TerroirDb extends DBSchema {
   rooms: { key: string; value: Room };
@@ -14,6 +15,8 @@ export interface TerroirDb extends DBSchema {
   /** What a list of tanks shows, so that it opens without reading and judging every document. */
   summaries: { key: string; value: TankSummary; indexes: { byRoom: string } };
   snapshots: { key: number; value: Snapshot; indexes: { byDesign: string } };
+  /** Pictures of the building. */
+  photos: { key: [designId: string, id: string]; value: StoredPhoto; indexes: { byDesign: string } };
   notes: { key: string; value: string };
 }
 
@@ -22,6 +25,10 @@ export interface StoredDesign {
   roomId: string;
   savedAt: string;
   design: Design;
+}
+
+export interface StoredPhoto extends Photo {
+  takenAt: string;
 }
 
 /** An earlier state of a design, kept to go back to. */
@@ -51,6 +58,7 @@ export function database(): Promise<IDBPDatabase<TerroirDb>> {
         db.createObjectStore('summaries', { keyPath: 'id' }).createIndex('byRoom', 'roomId');
         db.createObjectStore('snapshots', { keyPath: 'id', autoIncrement: true }).createIndex('byDesign', 'designId');
       }
+      if (before < 3) db.createObjectStore('photos', { keyPath: ['designId', 'id'] }).createIndex('byDesign', 'designId');
     },
     blocked() {
       storeBlocked$.next(true);
@@ -107,14 +115,15 @@ async function follows(
   throw new ChangedElsewhere(stored === undefined);
 }
 
-/** A tank as it is stored, with the earlier states that hang on it. */
+/** A tank as it is stored, with the earlier states and the pictures that hang on it. */
 export interface StoredTank {
   record: StoredDesign;
   summary: TankSummary;
   snapshots: readonly Snapshot[];
+  photos: readonly StoredPhoto[];
 }
 
-const WHOLE = ['rooms', 'designs', 'summaries', 'snapshots'] as const;
+const WHOLE = ['rooms', 'designs', 'summaries', 'snapshots', 'photos'] as const;
 
 /** A room with its tanks as they are stored. */
 export interface TakenRoom {
@@ -129,7 +138,7 @@ export async function stored(roomId: string, ids: readonly string[]): Promise<Ta
   const tanks: StoredTank[] = [];
   for (const id of ids) {
     const [record, summary] = await Promise.all([tx.objectStore('designs').get(id), tx.objectStore('summaries').get(id)]);
-    if (record) tanks.push({ record, summary: summary ?? notJudged(record.design, record.savedAt), snapshots: [] });
+    if (record) tanks.push({ record, summary: summary ?? notJudged(record.design, record.savedAt), snapshots: [], photos: [] });
   }
   await tx.done;
   return room ? { room, tanks } : null;
@@ -145,9 +154,12 @@ export async function putWhole(room: Room | null, tanks: readonly StoredTank[], 
   const [rooms, designs] = [tx.objectStore('rooms'), tx.objectStore('designs')];
   const wanted = async (here: Promise<string | undefined>) => only === undefined || (await here) === undefined;
   if (room && (await wanted(rooms.getKey(room.id)))) await rooms.put(room);
-  for (const { record, summary, snapshots } of tanks) {
+  for (const { record, summary, snapshots, photos } of tanks) {
     if (!(await wanted(designs.getKey(record.id)))) continue;
-    const writes = snapshots.map((snapshot) => tx.objectStore('snapshots').put(snapshot));
+    const writes = [
+      ...snapshots.map((snapshot) => tx.objectStore('snapshots').put(snapshot)),
+      ...photos.map((photo) => tx.objectStore('photos').put(photo)),
+    ];
     await Promise.all([designs.put(record), tx.objectStore('summaries').put(summary), ...writes]);
   }
   await tx.done;
@@ -156,12 +168,23 @@ export async function putWhole(room: Room | null, tanks: readonly StoredTank[], 
 /** Takes tanks out, with what hangs on them, and their room with them: all or nothing. @returns what was stored, to be put back */
 export async function removeWhole(roomId: string | null, ids: readonly string[]): Promise<StoredTank[]> {
   const tx = (await database()).transaction(WHOLE, 'readwrite', { durability: 'strict' });
-  const [designs, summaries, snapshots] = [tx.objectStore('designs'), tx.objectStore('summaries'), tx.objectStore('snapshots')];
+  const [designs, summaries] = [tx.objectStore('designs'), tx.objectStore('summaries')];
+  const [snapshots, photos] = [tx.objectStore('snapshots'), tx.objectStore('photos')];
   const taken: StoredTank[] = [];
   for (const id of ids) {
-    const [record, summary, earlier] = await Promise.all([designs.get(id), summaries.get(id), snapshots.index('byDesign').getAll(id)]);
-    if (record) taken.push({ record, summary: summary ?? notJudged(record.design, record.savedAt), snapshots: earlier });
-    await Promise.all([designs.delete(id), summaries.delete(id), ...earlier.map((one) => snapshots.delete(one.id!))]);
+    const [record, summary, earlier, pictures] = await Promise.all([
+      designs.get(id),
+      summaries.get(id),
+      snapshots.index('byDesign').getAll(id),
+      photos.index('byDesign').getAll(id),
+    ]);
+    if (record) taken.push({ record, summary: summary ?? notJudged(record.design, record.savedAt), snapshots: earlier, photos: pictures });
+    await Promise.all([
+      designs.delete(id),
+      summaries.delete(id),
+      ...earlier.map((one) => snapshots.delete(one.id!)),
+      ...pictures.map((one) => photos.delete([one.designId, one.id])),
+    ]);
   }
   if (roomId !== null) await tx.objectStore('rooms').delete(roomId);
   await tx.done;

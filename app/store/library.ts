@@ -1,6 +1,7 @@
 import { Injectable, inject, signal } from '@angular/core';
 import { BehaviorSubject, defer, firstValueFrom, fromEvent, map } from 'rxjs';
 import type { Catalogue } from '../../core/catalogue/catalogue';
+import { emptyBuild } from '../../core/build/model';
 import { Design, emptyDesign } from '../../core/design/design';
 import type { Read } from '../../core/design/document';
 import { newerThan } from '../../core/design/version';
@@ -28,6 +29,7 @@ import { ChangedElsewhere, type Found } from './document-store';
 import { JudgeFeed } from './judge-feed';
 import { EDITION } from '../../catalogue/edition';
 import { wholeCatalogue } from './shipped-catalogue';
+import { photosOf } from './photos';
 import { usedIds, usedOf } from './used-ids';
 import { withOwn } from '../../core/design/own-catalogue';
 import { judgedBy, notJudged, TankSummary } from './summary';
@@ -215,7 +217,7 @@ export class Library {
     this.unwritten.designs.delete(id);
     const [taken] = await removeWhole(null, [id]);
     this.tell(id);
-    return taken || waiting ? { snapshots: taken?.snapshots ?? [], ...(waiting ?? taken!) } : null;
+    return taken || waiting ? { snapshots: taken?.snapshots ?? [], photos: taken?.photos ?? [], ...(waiting ?? taken!) } : null;
   }
 
   /** Puts a deleted tank back; one that stands in its place by now stays. */
@@ -265,10 +267,10 @@ export class Library {
     }
   }
 
-  /** Another tank of the same plan. */
+  /** Another tank of the same plan; what was built of the first is not built of it. */
   async duplicateDesign(id: string): Promise<Design | null> {
     const stored = await this.design(id);
-    return stored && this.keepCopy(stored.document, null);
+    return stored && this.keepCopy({ ...stored.document, build: emptyBuild() }, null);
   }
 
   /** Keeps a state as a tank of its own, beside the one it comes from; its room too where that is gone. */
@@ -343,8 +345,8 @@ export class Library {
     return { ok: true, document };
   }
 
-  /** The room as a zip, with every catalogue entry its designs use; and the names of the tanks that cannot be read here, and are not in it. */
-  async exportRoom(room: Room): Promise<{ zip: Uint8Array; unreadable: string[] }> {
+  /** The room as a zip, with every catalogue entry its designs use; the names of the tanks that cannot be read here, and are not in it; and how many pictures were too many for it. */
+  async exportRoom(room: Room): Promise<{ zip: Uint8Array; unreadable: string[]; photosLeft: number }> {
     const [{ designs, unreadable }, catalogue, { writeRoomArchive }] = await Promise.all([
       this.designs(room.id),
       this.catalogue(),
@@ -356,7 +358,9 @@ export class Library {
       const entry = known.organisms.get(id);
       return entry ? [JSON.parse(JSON.stringify(entry)) as never] : [];
     });
-    return { zip: writeRoomArchive({ room, designs, cited: { catalogue: catalogue.edition, entries } }), unreadable };
+    const { go, stay } = await photosOf(designs.map(({ id }) => id)).catch(() => ({ go: [], stay: 0 }));
+    const zip = writeRoomArchive({ room, designs, photos: go, cited: { catalogue: catalogue.edition, entries } });
+    return { zip, unreadable, photosLeft: stay };
   }
 
   /** Puts a room's zip in. A room or designs of the same ids stay as they are: what comes in then gets ids of its own, so both are kept. */
@@ -364,7 +368,7 @@ export class Library {
     const { readRoomArchive } = await import('../../core/design/archive');
     const read = readRoomArchive(packed);
     if (!read.ok) return read;
-    const { room, designs } = read.document;
+    const { room, designs, photos } = read.document;
     const roomTaken = (await this.room(room.id).catch(() => true)) !== null;
     const named: Room = roomTaken ? { ...room, name: copyName(room.name), invented: false } : room;
     const ids = new Map<string, string>();
@@ -372,7 +376,11 @@ export class Library {
     const { renamed } = await import('../../core/design/renamed');
     const whole = renamed(named, designs, roomTaken ? crypto.randomUUID() : room.id, ids);
     const comes = whole.room;
-    const tanks = whole.designs.map(newTank);
+    const takenAt = new Date().toISOString();
+    const tanks = whole.designs.map((design, i): StoredTank => {
+      const pictures = photos.filter(({ designId }) => designId === designs[i]!.id);
+      return { ...newTank(design), photos: pictures.map((photo) => ({ ...photo, designId: design.id, takenAt })) };
+    });
     await this.keep(() => putWhole(comes, tanks));
     this.tell(comes.id);
     return { ok: true, document: comes };
@@ -459,7 +467,7 @@ function recordOf(design: Design): StoredDesign {
 
 function newTank(design: Design): StoredTank {
   const record = recordOf(design);
-  return { record, summary: notJudged(design, record.savedAt), snapshots: [] };
+  return { record, summary: notJudged(design, record.savedAt), snapshots: [], photos: [] };
 }
 
 /** A stored room by its name, or what can be said of it. */

@@ -1,4 +1,4 @@
-import { ARCHIVE_LIMITS } from '../../core/design/archive';
+import { ARCHIVE_LIMITS } from '../../core/design/archive-limits';
 import { MAX_FILE_BYTES } from '../../core/design/document';
 import type { Refusal } from '../../core/design/edit';
 import type { Library } from './library';

@@ -2,11 +2,18 @@ import { DESIGN_SCHEMA } from './design';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import fixture from './fixtures/design-v1.json';
 import { lowBarn, peatPocket, weedyThicket } from '../testing/tanks';
-import { ARCHIVE_LIMITS, readRoomArchive, writeRoomArchive, type RoomArchive } from './archive';
+import { ARCHIVE_LIMITS } from './archive-limits';
+import { readRoomArchive, writeRoomArchive, type RoomArchive } from './archive';
 import { readDesignFile } from './document';
 import { readJson } from './outside-json';
 
-const ARCHIVE: RoomArchive = { room: lowBarn, designs: [peatPocket, weedyThicket], cited: { catalogue: 'test', entries: [] } };
+const PHOTO = { designId: weedyThicket.id, id: 'of the bed/1', jpeg: Uint8Array.of(0xff, 0xd8, 0xff, 0xe0, 1, 2, 3) };
+const ARCHIVE: RoomArchive = {
+  room: lowBarn,
+  designs: [peatPocket, weedyThicket],
+  photos: [PHOTO],
+  cited: { catalogue: 'test', entries: [] },
+};
 const whole = writeRoomArchive(ARCHIVE);
 
 /** The reasons of a refusal, one text. */
@@ -62,6 +69,29 @@ describe('a room as a file', () => {
     );
   });
 
+  it('is refused where a picture is none, too large, or of no design', () => {
+    const pictured = (photos: RoomArchive['photos']) => reasons(writeRoomArchive({ ...ARCHIVE, photos }));
+    expect(pictured([{ ...PHOTO, jpeg: strToU8('<svg onload=alert(1)>') }])).toContain(
+      'photos/002/of%20the%20bed%2F1.jpg: is no JPEG picture',
+    );
+    const large = new Uint8Array(2_000_001);
+    large.set(PHOTO.jpeg);
+    expect(pictured([{ ...PHOTO, jpeg: large }])).toContain('larger than a kept picture');
+    // a picture of a tank that is not in the file does not go along
+    expect(pictured([{ ...PHOTO, designId: 'elsewhere' }])).toBe('accepted');
+    const stray = writeRoomArchive({
+      ...ARCHIVE,
+      designs: [peatPocket, weedyThicket, { ...weedyThicket, id: 'third' }],
+      photos: [{ ...PHOTO, designId: 'third' }],
+    });
+    const files = unzipSync(stray);
+    const manifest = JSON.parse(strFromU8(files['manifest.json']!)) as { sha256: Record<string, string> };
+    delete files['designs/003.json'];
+    delete manifest.sha256['designs/003.json'];
+    files['manifest.json'] = strToU8(JSON.stringify(manifest));
+    expect(reasons(zipSync(files))).toContain('designs/003.json, which is not there');
+  });
+
   it('is refused when it swells: a bomb of zeros', () => {
     const bomb = zipSync({ 'manifest.json': new Uint8Array(ARCHIVE_LIMITS.bytes + 1) }, { level: 9 });
     expect(bomb.length).toBeLessThan(ARCHIVE_LIMITS.packedBytes);
@@ -69,7 +99,7 @@ describe('a room as a file', () => {
   });
 
   it('is refused when it is larger than a room can be', () => {
-    expect(reasons(new Uint8Array(50_000_000))).toContain('larger than a room can be');
+    expect(reasons(new Uint8Array(ARCHIVE_LIMITS.packedBytes + 1))).toContain('larger than a room can be');
   });
 
   it('is refused when two designs have one id, or belong elsewhere', () => {

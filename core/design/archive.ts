@@ -2,6 +2,8 @@ import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex } from '@noble/hashes/utils.js';
 import { strFromU8, strToU8, Unzip, UnzipInflate, zipSync, type UnzipFile } from 'fflate';
 import * as z from 'zod';
+import { photoFault, type Photo } from '../build/photo';
+import { ARCHIVE_LIMITS } from './archive-limits';
 import { Design, DESIGN_SCHEMA } from './design';
 import type { Read } from './document';
 import { refusalsOf, type Refusal } from './edit';
@@ -14,12 +16,11 @@ import { newerThan } from './version';
 export interface RoomArchive {
   room: Room;
   designs: Design[];
+  /** Pictures of the building, of these designs. */
+  photos: Photo[];
   /** The edition of the catalogue, and every entry of it that the designs use. */
   cited: { catalogue: string; entries: z.infer<ReturnType<typeof z.json>>[] };
 }
-
-/** Largest archive that is looked at, bytes; and what it may hold. */
-export const ARCHIVE_LIMITS = { packedBytes: 20_000_000, bytes: 100_000_000, files: 2000 };
 
 const Manifest = z.strictObject({
   terroir: z.literal('room'),
@@ -36,12 +37,18 @@ const STAMP = new Date('2000-01-01T00:00:00Z');
 
 const checksum = (bytes: Uint8Array): string => bytesToHex(sha256(bytes));
 
-/** The zip of a room: manifest with checksums, room, one file per design, cited catalogue entries. */
-export function writeRoomArchive({ room, designs, cited }: RoomArchive): Uint8Array {
+/** The zip of a room: manifest with checksums, room, one file per design, its pictures under the same number, cited catalogue entries. */
+export function writeRoomArchive({ room, designs, photos, cited }: RoomArchive): Uint8Array {
   const files: Record<string, Uint8Array> = {
     'room.json': json(room),
     'cited.json': json(cited),
-    ...Object.fromEntries(designs.map((design, i) => [`designs/${String(i + 1).padStart(3, '0')}.json`, json(design)])),
+    ...Object.fromEntries(designs.map((design, i) => [`designs/${numbered(i)}.json`, json(design)])),
+    ...Object.fromEntries(
+      photos.flatMap(({ designId, id, jpeg }) => {
+        const of = designs.findIndex((design) => design.id === designId);
+        return of < 0 ? [] : [[`photos/${numbered(of)}/${encodeURIComponent(id)}.jpg`, jpeg]];
+      }),
+    ),
   };
   const manifest: z.infer<typeof Manifest> = {
     terroir: 'room',
@@ -50,6 +57,8 @@ export function writeRoomArchive({ room, designs, cited }: RoomArchive): Uint8Ar
   };
   return zipSync({ [MANIFEST]: json(manifest), ...files }, { mtime: STAMP, level: 6 });
 }
+
+const numbered = (i: number): string => String(i + 1).padStart(3, '0');
 
 function json(value: unknown): Uint8Array {
   return strToU8(`${JSON.stringify(value, null, 1)}\n`);
@@ -159,8 +168,27 @@ export function readRoomArchive(packed: Uint8Array): Read<RoomArchive> {
     seen.set(id, path);
     designs.push(design.document);
   }
+  const photos = [...files].flatMap(([path, jpeg]): Photo[] => {
+    const named = /^photos\/(\d{3,4})\/([^/]{1,240})\.jpg$/.exec(path);
+    if (!named) return [];
+    const fault = photoFault(jpeg);
+    if (fault) faults.push({ path, reason: fault });
+    const designId = [...seen].find(([, at]) => at === `designs/${named[1]}.json`)?.[0];
+    if (designId === undefined) faults.push({ path, reason: `is a picture of designs/${named[1]}.json, which is not there` });
+    const id = decoded(named[2]!);
+    if (id === null) faults.push({ path, reason: 'has a name that cannot be read' });
+    return designId === undefined || id === null ? [] : [{ designId, id, jpeg }];
+  });
   if (faults.length > 0 || !room.ok || !cited.ok) return { ok: false, refusals: faults.slice(0, 20) };
-  return { ok: true, document: { room: room.document, designs, cited: cited.document } };
+  return { ok: true, document: { room: room.document, designs, photos, cited: cited.document } };
+}
+
+function decoded(name: string): string | null {
+  try {
+    return decodeURIComponent(name);
+  } catch {
+    return null;
+  }
 }
 
 function parsed<T>(

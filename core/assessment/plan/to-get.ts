@@ -11,6 +11,7 @@ import { massOf } from '../../hardscape/mass';
 import type { Donor } from '../../plants/donors';
 import { plantsToBuy } from '../../plants/to-buy';
 import { glassKg } from '../../vessel/filled-mass';
+import { plural } from '../../quantity/plural';
 import { conditionerOf } from '../../water/conditioners';
 import { saltName } from '../../water/salts';
 import type { Assessment } from '../assessment';
@@ -183,7 +184,7 @@ export function toGet(
   }
   for (const { key, name, group, count, kg } of pieces.values()) {
     if (group === 'stone' && kg !== null && kg / count >= BY_WEIGHT_KG)
-      put({ key, group: 'hardscape', name, measure: 'mass', needs: kg * 1000, note: `${count} as drawn` }, 'stone', 0.001);
+      put({ key, group: 'hardscape', name, measure: 'mass', needs: kg * 1000, note: plural(count, 'piece') }, 'stone', 0.001);
     else put({ key, group: 'hardscape', name, measure: 'count', needs: count }, 'piece', kg === null ? null : kg / count);
   }
   const fixings = new Set(Object.values(design.scene).map((item) => (item.kind === 'hardscape' ? item.fixing : item.hold)));

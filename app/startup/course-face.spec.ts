@@ -3,7 +3,7 @@ import { dayAfter, dayOf } from '../../core/schedule/day';
 import { tank } from '../../core/testing/tanks';
 import { TankSession } from '../store/tank-session';
 import { openBench } from '../testing/open-bench';
-import { StartupBench } from './startup-bench';
+import { CourseFace } from './course-face';
 
 const today = dayOf(new Date());
 const begun = (daysAgo: number) => {
@@ -22,11 +22,11 @@ const begun = (daysAgo: number) => {
   };
 };
 
-describe('the start-up bench', () => {
+describe('the course of a start', () => {
   afterEach(async () => TestBed.inject(TankSession).close());
 
   it('has nothing at first, and a plan at a press', async () => {
-    const { press, design, until, text } = await openBench(StartupBench, tank([['danio-margaritatus', 10]], { heaterC: 24 }));
+    const { press, design, until, text } = await openBench(CourseFace, tank([['danio-margaritatus', 10]], { heaterC: 24 }));
     expect(text('.empty')).toContain('Nothing is said yet');
     await press('Plan the start');
     expect(design().startup).toEqual(jasmine.objectContaining({ begun: today, method: 'dosed', inoculum: 'none' }));
@@ -35,7 +35,7 @@ describe('the start-up bench', () => {
   });
 
   it('takes a test in what the kit reads, keeps it as nitrogen, and narrows by it', async () => {
-    const { type, press, design, until, text, host } = await openBench(StartupBench, begun(20));
+    const { type, press, design, until, text, host } = await openBench(CourseFace, begun(20));
     await until('tr-band-chart svg');
     await type('Ammonia', '1.29');
     await type('Nitrite', '3.28');
@@ -48,7 +48,7 @@ describe('the start-up bench', () => {
   });
 
   it('refuses a test of tomorrow, before the start, or of nothing; and loses nothing', async () => {
-    const { press, design, host, refresh, text, type } = await openBench(StartupBench, begun(5));
+    const { press, design, host, refresh, text, type } = await openBench(CourseFace, begun(5));
     const date = host.querySelector<HTMLInputElement>('[data-control=tests] input[type=date]')!;
     const on = async (day: string) => {
       date.value = day;
@@ -81,7 +81,7 @@ describe('the start-up bench', () => {
       until,
       press,
       design: now,
-    } = await openBench(StartupBench, {
+    } = await openBench(CourseFace, {
       ...design,
       startup: { ...design.startup, tests: { a: day(30, 2, 0.2, 1), b: day(20, 0.1, 3, 2), c: day(9, 0, 0, 3), d: day(1, 0, 0, 4) } },
     });

@@ -1,0 +1,254 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { nextOrder } from '../../core/design/design';
+import { pointer } from '../../core/design/edit';
+import { pastFault } from '../../core/design/edits/lot-edits';
+import { rounded } from '../../core/quantity/format';
+import { dayAfter, dayOf, daysFrom } from '../../core/schedule/day';
+import { NO_STEP, type PlannedStep } from '../../core/schedule/step';
+import { SHOWS_MG_N } from '../../core/startup/ensemble';
+import type { Inoculum, StartKit, StartMethod, StartPlan, StartTest } from '../../core/startup/model';
+import { freshId } from '../../core/design/fresh-id';
+import { PlanStart } from '../parts/plan-start';
+import { PreferencesStore } from '../store/preferences';
+import { TankSession } from '../store/tank-session';
+import { TankView } from '../store/tank-view';
+import { workedOut } from '../store/worked-out';
+import { BandChart } from '../ui/band-chart';
+import { Check } from '../ui/check';
+import type { Choice } from '../ui/choice';
+import { datedDay } from '../ui/day-text';
+import { QuantityField } from '../ui/quantity-field';
+import { SelectField } from '../ui/select';
+
+const METHODS: readonly Choice<StartMethod>[] = [
+  { value: 'dosed', text: 'dosed ammonia' },
+  { value: 'food', text: 'fish food' },
+  { value: 'soil', text: 'the ammonia of fresh soil' },
+  { value: 'planted', text: 'planted densely, fed little' },
+  { value: 'media', text: 'grown-in media, stocked lightly' },
+];
+const SCHOOL: Readonly<Record<StartMethod, string>> = {
+  dosed: 'Quickest to measure and to stop; costs alkalinity, and too much of it holds the bacteria back.',
+  food: 'Needs nothing bought; slower, and what rots clouds the water.',
+  soil: 'Nothing to dose; large changes for weeks, and no animal near it while the soil gives ammonia.',
+  planted: 'Plants take the ammonia, so that tests show little: the filter may still be young when they are cut back.',
+  media: 'Fast and sure, if the media ran on a load like this one and never dried; what they carry comes along.',
+};
+const INOCULA: readonly Choice<Inoculum>[] = [
+  { value: 'none', text: 'nothing' },
+  { value: 'bottled', text: 'bottled bacteria' },
+  { value: 'old-soil', text: 'old soil' },
+  { value: 'media', text: 'grown-in media' },
+  { value: 'whole-move', text: 'all of a tank that ran: its soil, wood and filter' },
+];
+const KITS: readonly Choice<StartKit>[] = [
+  { value: 'drops', text: 'drops' },
+  { value: 'strip', text: 'strip' },
+  { value: 'laboratory', text: 'laboratory' },
+];
+/** Kits that read the ion and not its nitrogen. */
+const AS_ION = { ammonia: 14.007 / 18.038, nitrite: 14.007 / 46.005 } as const;
+const NEW_PLAN: Omit<StartPlan, 'begun'> = {
+  method: 'dosed',
+  doseMgNPerLPerDay: 0.5,
+  inoculum: 'none',
+  inoculumL: 0,
+  challengedOn: null,
+  tests: {},
+};
+
+/** How the tank is started: its course as a band that learns from every test, and what is still to be shown before animals come. */
+@Component({
+  selector: 'tr-course-face',
+  imports: [BandChart, Check, PlanStart, QuantityField, SelectField],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './course-face.html',
+  styleUrl: './course-face.less',
+})
+export class CourseFace {
+  private readonly view = inject(TankView);
+  private readonly store = inject(TankSession);
+  private readonly units = inject(PreferencesStore).units;
+  protected readonly today = dayOf(new Date());
+  protected readonly methods = METHODS;
+  protected readonly inocula = INOCULA;
+  protected readonly kits = KITS;
+  protected readonly locked = computed(() => !!this.view.readOnly());
+  protected readonly plan = computed(() => this.view.design()?.startup ?? null);
+  protected readonly school = computed(() => SCHOOL[this.plan()?.method ?? 'dosed']);
+  private readonly found = workedOut(this.view, 'start');
+  protected readonly cursor = signal<number | null>(null);
+
+  protected readonly told = computed(() => {
+    const [found, plan] = [this.found(), this.plan()];
+    if (!found || !plan) return null;
+    const { days, ammonia, nitrite, nitrate, done, sour, strange } = found;
+    const tests = Object.values(plan.tests).sort((a, b) => (a.day < b.day ? -1 : 1));
+    const on = (day: number | null) =>
+      day === null ? `later than ${datedDay(dayAfter(plan.begun, days), this.today)}` : datedDay(dayAfter(plan.begun, day), this.today);
+    const times = Array.from({ length: days + 1 }, (_, i) => i);
+    return {
+      times,
+      charts: [
+        { title: 'Ammonia, mg N/L', band: ammonia, of: 'ammoniaMgN' as const },
+        { title: 'Nitrite, mg N/L', band: nitrite, of: 'nitriteMgN' as const },
+        { title: 'Nitrate, mg N/L', band: nitrate, of: 'nitrateMgN' as const },
+      ].map(({ title, band: { usual, low, high }, of }) => ({
+        title,
+        band: { usual, low, high },
+        points: tests.flatMap((test) => (test[of] === null ? [] : [{ time: daysFrom(plan.begun, test.day), value: test[of] }])),
+      })),
+      marks: [0, 14, 28, 42, 56, 70].filter((day) => day < days).map((day) => ({ time: day, text: day === 0 ? 'begun' : `day ${day}` })),
+      // where it stands today
+      events: [daysFrom(plan.begun, this.today)].filter((day) => day >= 0 && day <= days),
+      when: `Ammonia and nitrite stay away from about ${on(done.usual)}; nine in ten such tanks get there between ${on(done.early)} and ${on(done.late)}.`,
+      sour:
+        sour.share < 0.1
+          ? null
+          : `In ${Math.round(sour.share * 100)} of 100 such tanks the alkalinity is used up${sour.day === null ? '' : `, about day ${sour.day}`}: the pH falls and all of it stalls. Change water, or give less.`,
+      strange: strange.flatMap((i) => {
+        const test = tests[i];
+        return test
+          ? [`The test of ${datedDay(test.day, this.today)} fits hardly any of them: test again, then look at the kit, KH and pH.`]
+          : [];
+      }),
+    };
+  });
+
+  protected timeText = (day: number): string => {
+    const plan = this.plan();
+    return plan ? `day ${day}, ${datedDay(dayAfter(plan.begun, day), this.today)}` : `day ${day}`;
+  };
+
+  protected readonly tests = computed(() => {
+    const units = this.units();
+    const say = (value: number | null) => (value === null ? '' : value === 0 ? 'none' : `${rounded(value, 2, units)}`);
+    return Object.entries(this.plan()?.tests ?? {})
+      .map(([id, test]) => ({
+        id,
+        day: test.day,
+        said: datedDay(test.day, this.today),
+        kit: test.kit,
+        ammonia: say(test.ammoniaMgN),
+        nitrite: say(test.nitriteMgN),
+        nitrate: say(test.nitrateMgN),
+      }))
+      .sort((a, b) => (a.day < b.day ? 1 : -1));
+  });
+
+  /** What has to be measured before animals come; a forecast shows none of it. */
+  protected readonly readiness = computed(() => {
+    const plan = this.plan();
+    if (!plan) return [];
+    const tests = Object.values(plan.tests).sort((a, b) => (a.day < b.day ? -1 : 1));
+    const last = tests.at(-1);
+    const clean = (test: StartTest | undefined) =>
+      !!test && test.ammoniaMgN !== null && test.nitriteMgN !== null && test.ammoniaMgN < SHOWS_MG_N && test.nitriteMgN < SHOWS_MG_N;
+    const peaked = tests.some(({ ammoniaMgN, nitriteMgN }) => (ammoniaMgN ?? 0) >= SHOWS_MG_N || (nitriteMgN ?? 0) >= SHOWS_MG_N);
+    const cleanDays = (() => {
+      let from: string | null = null;
+      for (const test of tests) {
+        if (clean(test)) from ??= test.day;
+        else if (test.ammoniaMgN !== null || test.nitriteMgN !== null) from = null;
+      }
+      return from === null || !last ? 0 : daysFrom(from, last.day);
+    })();
+    const design = this.view.design();
+    return [
+      { text: 'Ammonia and nitrite were seen, and went', done: peaked && clean(last) },
+      { text: 'Both stayed away for a week of tests', done: cleanDays >= 7 },
+      { text: 'A challenge dose of 1 mg N/L was gone after a day, by test', done: plan.challengedOn !== null },
+      {
+        text: 'The temperature is held: a reading of this week',
+        done: Object.values(design?.readings ?? {}).some(
+          ({ parameter, day }) => parameter === 'temperatureC' && daysFrom(day, this.today) <= 7 && day <= this.today,
+        ),
+      },
+      {
+        text: 'Lid, guards and quarantine as the ledger has them: no conflict there',
+        done: !this.view
+          .open()
+          .some(
+            ({ code, severity }) =>
+              severity === 'conflict' && (code === 'vessel.lid' || code === 'stocking.escape' || code === 'gear.intake'),
+          ),
+      },
+    ];
+  });
+
+  protected readonly steps = computed((): PlannedStep[] => {
+    const found = this.found();
+    if (!this.plan() || !found) return [];
+    const usual = found.done.usual ?? found.days;
+    const weekly = Array.from({ length: Math.max(1, Math.ceil(usual / 4)) }, (_, i): PlannedStep => ({
+      ...NO_STEP,
+      after: 3 + 4 * i,
+      code: 'test',
+      values: { week: Math.ceil((3 + 4 * i) / 7) },
+    }));
+    return [
+      ...weekly.filter(({ after }) => after < usual),
+      { ...NO_STEP, after: usual + 7, code: 'challenge', values: { ammoniaMgN: 1 } },
+      { ...NO_STEP, after: usual + 8, code: 'ready', expects: { ammonia: 0, nitrite: 0 } },
+    ];
+  });
+
+  // editing
+  protected begin(): void {
+    this.store.edit('Start-up', [{ op: 'replace', path: '/startup', value: { begun: this.today, ...NEW_PLAN } }]);
+  }
+  protected set(part: 'begun' | 'method' | 'doseMgNPerLPerDay' | 'inoculum' | 'inoculumL', value: string | number | null): void {
+    if (value === null || (part === 'begun' && !/^\d{4}-\d{2}-\d{2}$/.test(String(value)))) return;
+    this.store.edit('Start-up', [{ op: 'replace', path: pointer('startup', part), value }]);
+  }
+  protected challenged(on: boolean): void {
+    this.store.edit(on ? 'Challenge passed' : 'Challenge not passed', [
+      { op: 'replace', path: '/startup/challengedOn', value: on ? this.today : null },
+    ]);
+  }
+  protected drop(): void {
+    this.store.edit('No start-up', [{ op: 'replace', path: '/startup', value: null }]);
+  }
+
+  protected readonly testDay = signal<string>(this.today);
+  protected readonly kit = signal<StartKit>('drops');
+  protected readonly asIon = signal<'nitrogen' | 'ion'>('ion');
+  protected readonly reads: readonly Choice<'nitrogen' | 'ion'>[] = [
+    { value: 'ion', text: 'NH₄ and NO₂' },
+    { value: 'nitrogen', text: 'nitrogen (N)' },
+  ];
+  protected readonly ammonia = signal<number | null>(null);
+  protected readonly nitrite = signal<number | null>(null);
+  protected readonly fault = signal<string | null>(null);
+
+  protected addTest(): void {
+    const plan = this.plan();
+    if (!plan) return;
+    const day = this.testDay();
+    const [ammonia, nitrite] = [this.ammonia(), this.nitrite()];
+    const fault =
+      pastFault(day, this.today) ??
+      (day < plan.begun
+        ? 'That is before the start.'
+        : ammonia === null && nitrite === null
+          ? 'Say what was read: 0 where the kit showed nothing.'
+          : null);
+    this.fault.set(fault);
+    if (fault) return;
+    const by = (what: 'ammonia' | 'nitrite') => (this.asIon() === 'ion' ? AS_ION[what] : 1);
+    const value: StartTest = {
+      order: nextOrder(plan.tests),
+      day,
+      kit: this.kit(),
+      ammoniaMgN: ammonia === null ? null : ammonia * by('ammonia'),
+      nitriteMgN: nitrite === null ? null : nitrite * by('nitrite'),
+      nitrateMgN: null,
+    };
+    this.store.edit('Test', [{ op: 'add', path: pointer('startup', 'tests', freshId()), value }]);
+    this.ammonia.set(null);
+    this.nitrite.set(null);
+  }
+  protected removeTest(id: string): void {
+    this.store.edit('Test taken out', [{ op: 'remove', path: pointer('startup', 'tests', id) }]);
+  }
+}

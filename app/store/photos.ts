@@ -1,0 +1,46 @@
+import { PHOTO_LIMITS, photoFault } from '../../core/build/photo';
+import { ARCHIVE_LIMITS } from '../../core/design/archive-limits';
+import { freshId } from '../../core/design/fresh-id';
+import { database, type StoredPhoto } from './database';
+
+/** The pictures of one tank's building, oldest first. */
+export async function photosOfTank(designId: string): Promise<StoredPhoto[]> {
+  const stored = await (await database()).getAllFromIndex('photos', 'byDesign', designId);
+  return stored.sort((a, b) => a.takenAt.localeCompare(b.takenAt));
+}
+
+/** Pictures that go along in a room's file, the newest first as far as there is room for them; and how many stay. */
+export async function photosOf(designIds: readonly string[]): Promise<{ go: StoredPhoto[]; stay: number }> {
+  const all = (await Promise.all(designIds.map(photosOfTank))).flat().sort((a, b) => b.takenAt.localeCompare(a.takenAt));
+  let bytes = 0;
+  const go = all.filter(({ jpeg }) => (bytes += jpeg.length) <= ARCHIVE_LIMITS.photoBytes);
+  return { go, stay: all.length - go.length };
+}
+
+/**
+ * Shrinks a picture and keeps it beside a design; on the disk when this returns.
+ *
+ * @returns its id, or why it was not kept
+ */
+export async function keepPhoto(designId: string, file: Blob): Promise<{ ok: true; id: string } | { ok: false; reason: string }> {
+  const jpeg = await shrunk(file).catch(() => null);
+  if (!jpeg || photoFault(jpeg)) return { ok: false, reason: 'This is no picture that the browser can read.' };
+  const id = freshId();
+  try {
+    const tx = (await database()).transaction('photos', 'readwrite', { durability: 'strict' });
+    await Promise.all([tx.store.put({ designId, id, jpeg, takenAt: new Date().toISOString() }), tx.done]);
+  } catch (error) {
+    return { ok: false, reason: `The picture could not be kept: ${error instanceof Error ? error.message : String(error)}` };
+  }
+  return { ok: true, id };
+}
+
+/** As a JPEG no longer than a kept picture is; upright, as the camera meant it, and without what else its file says of place and owner. */
+async function shrunk(file: Blob): Promise<Uint8Array> {
+  const bitmap = await createImageBitmap(file, { imageOrientation: 'from-image' });
+  const scale = Math.min(1, PHOTO_LIMITS.longestPx / Math.max(bitmap.width, bitmap.height));
+  const canvas = new OffscreenCanvas(Math.max(1, Math.round(bitmap.width * scale)), Math.max(1, Math.round(bitmap.height * scale)));
+  canvas.getContext('2d')!.drawImage(bitmap, 0, 0, canvas.width, canvas.height);
+  bitmap.close();
+  return new Uint8Array(await (await canvas.convertToBlob({ type: 'image/jpeg', quality: 0.75 })).arrayBuffer());
+}

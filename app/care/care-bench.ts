@@ -12,6 +12,7 @@ import { PreferencesStore } from '../store/preferences';
 import { TankSession } from '../store/tank-session';
 import { TankView } from '../store/tank-view';
 import { longDay } from '../ui/day-text';
+import { download, fileStem } from '../ui/download';
 import { LatinText } from '../ui/latin-text';
 import { RoutineFields } from '../parts/routine-fields';
 import { dropPlan, putOff } from '../../core/design/edits/step-edits';
@@ -85,6 +86,7 @@ import { dropPlan, putOff } from '../../core/design/edits/step-edits';
       </ol>
       @if (plans().length > 0) {
         <p class="plans">
+          <button class="btn" type="button" (click)="calendar()">As a calendar (iCalendar)</button>
           @for (plan of plans(); track plan.id) {
             <button class="btn" type="button" [disabled]="locked()" (click)="drop(plan.id, plan.name)">
               Drop “{{ plan.name }}”, {{ plan.count }} left
@@ -193,6 +195,17 @@ export class CareBench {
     }
     return [...counts.values()];
   });
+
+  /** Fetched when somebody wants it. */
+  protected async calendar(): Promise<void> {
+    const design = this.view.design();
+    if (!design) return;
+    const entries = this.days().flatMap(({ day, steps }) =>
+      steps.map(({ id, plainTitle, detail, plan }) => ({ id, day, title: plainTitle, detail: detail.replaceAll('*', ''), plan })),
+    );
+    const { calendarFile } = await import('./calendar-file');
+    download(`${fileStem(design.name)}.ics`, calendarFile(design, entries, new Date()), 'text/calendar');
+  }
 
   protected done(id: string): void {
     this.store.edit('Done', [{ op: 'remove', path: pointer('care', 'steps', id) }]);

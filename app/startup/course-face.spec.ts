@@ -17,6 +17,7 @@ const begun = (daysAgo: number) => {
       inoculum: 'none' as const,
       inoculumL: 0,
       challengedOn: null,
+      seen: {},
       tests: {},
     },
   };
@@ -44,7 +45,7 @@ describe('the course of a start', () => {
     expect(test!.ammoniaMgN).toBeCloseTo(1, 2);
     expect(test!.nitriteMgN).toBeCloseTo(1, 2);
     expect(host.querySelectorAll('[data-control=tests] tbody tr').length).toBe(1);
-    expect(text('[data-control=readiness]')).toMatch(/Ammonia and nitrite were seen, and went ?: not shown yet/);
+    expect(text('[data-control=readiness]')).toMatch(/Ammonia or nitrite was seen, and went ?: not shown yet/);
   });
 
   it('refuses a test of tomorrow, before the start, or of nothing; and loses nothing', async () => {
@@ -86,9 +87,32 @@ describe('the course of a start', () => {
       startup: { ...design.startup, tests: { a: day(30, 2, 0.2, 1), b: day(20, 0.1, 3, 2), c: day(9, 0, 0, 3), d: day(1, 0, 0, 4) } },
     });
     expect(text('[data-control=readiness]')).toMatch(/seen, and went ?: shown.*a week of tests ?: shown.*challenge dose.*: not shown yet/);
+    // by kind: what is hand-seen is written down with its day
+    expect(text('.kinds')).toMatch(/10 Danio margaritatus ?\d things are not shown yet/);
+    await press('Their weeks apart are over, and nothing was seen');
+    expect(now().startup!.seen).toEqual({ arrivals: today });
+    await press('Their weeks apart are over, and nothing was seen');
+    expect(now().startup!.seen).toEqual({});
     await until('tr-band-chart svg');
     const [, count] = /Put (\d+) steps into Care/.exec(text('tr-plan-start'))!;
     await press(`Put ${count} steps into Care`);
     expect(Object.values(now().care.steps).map(({ code }) => code)).toEqual(jasmine.arrayContaining(['test', 'challenge', 'ready']));
+  });
+
+  it('shows what could be done against how it goes now, before it is done, and makes it a step', async () => {
+    const { press, until, text, host, design, refresh } = await openBench(CourseFace, begun(12));
+    await until('tr-band-chart svg');
+    expect(host.querySelector('path.beside')).toBeNull();
+    await press('grown-in media');
+    await until('path.beside');
+    expect(text('.what-if + p')).toMatch(/^Dashed: grown-in media from today on\. They stay away \d+ days sooner, usually\./);
+    expect(design().care.steps).toEqual({});
+    await press('Put 1 step into Care');
+    expect(Object.values(design().care.steps).map(({ code, day, values }) => [code, day, values])).toEqual([
+      ['media', today, { litres: jasmine.any(Number) as unknown as number }],
+    ]);
+    await press('grown-in media');
+    await refresh();
+    expect(host.querySelector('path.beside')).toBeNull();
   });
 });

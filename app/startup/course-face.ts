@@ -1,12 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { readinessOf } from '../../core/assessment/plan/readiness';
+import { startTankOf } from '../../core/assessment/plan/start';
+import { startOptions, type StartIf } from '../../core/assessment/plan/start-if';
+import { wordToShow } from '../../core/assessment/wording/readiness';
 import { nextOrder } from '../../core/design/design';
 import { pointer } from '../../core/design/edit';
 import { pastFault } from '../../core/design/edits/lot-edits';
 import { rounded } from '../../core/quantity/format';
 import { dayAfter, dayOf, daysFrom } from '../../core/schedule/day';
 import { NO_STEP, type PlannedStep } from '../../core/schedule/step';
-import { SHOWS_MG_N } from '../../core/startup/ensemble';
-import type { Inoculum, StartKit, StartMethod, StartPlan, StartTest } from '../../core/startup/model';
+import type { StartForecast } from '../../core/startup/ensemble';
+import type { HandCheck, Inoculum, StartKit, StartMethod, StartPlan, StartTest } from '../../core/startup/model';
+import type { ToShow } from '../../core/startup/readiness';
 import { freshId } from '../../core/design/fresh-id';
 import { PlanStart } from '../parts/plan-start';
 import { PreferencesStore } from '../store/preferences';
@@ -17,6 +22,7 @@ import { BandChart } from '../ui/band-chart';
 import { Check } from '../ui/check';
 import type { Choice } from '../ui/choice';
 import { datedDay } from '../ui/day-text';
+import { LatinText } from '../ui/latin-text';
 import { QuantityField } from '../ui/quantity-field';
 import { SelectField } from '../ui/select';
 
@@ -46,21 +52,35 @@ const KITS: readonly Choice<StartKit>[] = [
   { value: 'strip', text: 'strip' },
   { value: 'laboratory', text: 'laboratory' },
 ];
+/** Share that is changed in one go before animals come. Common practice. */
+const LARGE_CHANGE = 0.5;
 /** Kits that read the ion and not its nitrogen. */
-const AS_ION = { ammonia: 14.007 / 18.038, nitrite: 14.007 / 46.005 } as const;
+const AS_ION = { ammonia: 14.007 / 18.038, nitrite: 14.007 / 46.005, nitrate: 14.007 / 62.005 } as const;
+type Analyte = keyof typeof AS_ION;
+const IF_WORD: Readonly<Record<StartIf, string>> = {
+  warmer: 'warmer',
+  media: 'grown-in media',
+  plants: 'more plants',
+  change: 'half changed',
+  light: 'more light',
+  less: 'half the ammonia',
+  more: 'twice the ammonia',
+  alkalinity: 'KH up by 2',
+};
 const NEW_PLAN: Omit<StartPlan, 'begun'> = {
   method: 'dosed',
   doseMgNPerLPerDay: 0.5,
   inoculum: 'none',
   inoculumL: 0,
   challengedOn: null,
+  seen: {},
   tests: {},
 };
 
 /** How the tank is started: its course as a band that learns from every test, and what is still to be shown before animals come. */
 @Component({
   selector: 'tr-course-face',
-  imports: [BandChart, Check, PlanStart, QuantityField, SelectField],
+  imports: [BandChart, Check, LatinText, PlanStart, QuantityField, SelectField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './course-face.html',
   styleUrl: './course-face.less',
@@ -78,6 +98,24 @@ export class CourseFace {
   protected readonly school = computed(() => SCHOOL[this.plan()?.method ?? 'dosed']);
   private readonly found = workedOut(this.view, 'start');
   protected readonly cursor = signal<number | null>(null);
+  /** What is tried out before it is done. */
+  protected readonly tried = signal<StartIf | null>(null);
+  protected readonly options = computed(() => {
+    const [assessment, plan] = [this.view.assessment(), this.plan()];
+    const litres = assessment?.derived['vessel.system-volume'].value ?? null;
+    const tank = assessment && plan && startTankOf(assessment, plan);
+    if (!assessment || !plan || !tank || litres === null) return [];
+    const day = Math.max(0, daysFrom(plan.begun, this.today));
+    const pourL = Object.fromEntries((assessment.derived['water.poured'].value ?? []).map(({ id, share }) => [id, share]));
+    return startOptions(tank, day, litres, pourL).map((option) => ({ ...option, word: IF_WORD[option.id] }));
+  });
+  private readonly option = computed(() => this.options().find(({ id }) => id === this.tried()) ?? null);
+  private readonly then = computed(() => this.option()?.then ?? null, { equal: (a, b) => JSON.stringify(a) === JSON.stringify(b) });
+  private readonly foundIf = workedOut(this.view, 'startIf', this.then);
+  protected readonly triedSteps = computed((): PlannedStep[] => {
+    const option = this.option();
+    return option ? [option.step] : [];
+  });
 
   protected readonly told = computed(() => {
     const [found, plan] = [this.found(), this.plan()];
@@ -87,20 +125,23 @@ export class CourseFace {
     const on = (day: number | null) =>
       day === null ? `later than ${datedDay(dayAfter(plan.begun, days), this.today)}` : datedDay(dayAfter(plan.begun, day), this.today);
     const times = Array.from({ length: days + 1 }, (_, i) => i);
+    const other = this.option() && this.foundIf();
     return {
       times,
       charts: [
-        { title: 'Ammonia, mg N/L', band: ammonia, of: 'ammoniaMgN' as const },
-        { title: 'Nitrite, mg N/L', band: nitrite, of: 'nitriteMgN' as const },
-        { title: 'Nitrate, mg N/L', band: nitrate, of: 'nitrateMgN' as const },
-      ].map(({ title, band: { usual, low, high }, of }) => ({
+        { title: 'Ammonia, mg N/L', band: ammonia, of: 'ammoniaMgN' as const, key: 'ammonia' as const },
+        { title: 'Nitrite, mg N/L', band: nitrite, of: 'nitriteMgN' as const, key: 'nitrite' as const },
+        { title: 'Nitrate, mg N/L', band: nitrate, of: 'nitrateMgN' as const, key: 'nitrate' as const },
+      ].map(({ title, band: { usual, low, high }, of, key }) => ({
         title,
+        beside: other ? [{ name: 'then', values: other[key].usual }] : [],
         band: { usual, low, high },
         points: tests.flatMap((test) => (test[of] === null ? [] : [{ time: daysFrom(plan.begun, test.day), value: test[of] }])),
       })),
       marks: [0, 14, 28, 42, 56, 70].filter((day) => day < days).map((day) => ({ time: day, text: day === 0 ? 'begun' : `day ${day}` })),
       // where it stands today
       events: [daysFrom(plan.begun, this.today)].filter((day) => day >= 0 && day <= days),
+      iff: this.saidIf(found),
       when: `Ammonia and nitrite stay away from about ${on(done.usual)}; nine in ten such tanks get there between ${on(done.early)} and ${on(done.late)}.`,
       sour:
         sour.share < 0.1
@@ -114,6 +155,22 @@ export class CourseFace {
       }),
     };
   });
+
+  /** What is tried, against how it goes now. */
+  private saidIf(found: StartForecast): string | null {
+    const [option, other] = [this.option(), this.foundIf()];
+    if (!option) return null;
+    if (!other) return 'Followed the other way …';
+    const [now, then] = [found.done.usual, other.done.usual];
+    const sour = Math.round(100 * (other.sour.share - found.sour.share));
+    const stalls = Math.abs(sour) < 5 ? '' : ` Alkalinity is used up in ${Math.abs(sour)} of 100 ${sour < 0 ? 'fewer' : 'more'}.`;
+    if (now === null || then === null)
+      return `${now === then ? 'It does not come through within the look either way.' : now === null ? `It comes through, about day ${then}.` : 'It does not come through within the look.'}${stalls}`;
+    const days = Math.abs(then - now);
+    const by =
+      days === 0 ? 'on the same day, usually' : `${days === 1 ? 'a day' : `${days} days`} ${then < now ? 'sooner' : 'later'}, usually`;
+    return `Dashed: ${option.word} from today on. They stay away ${by}.${stalls}`;
+  }
 
   protected timeText = (day: number): string => {
     const plan = this.plan();
@@ -138,42 +195,29 @@ export class CourseFace {
 
   /** What has to be measured before animals come; a forecast shows none of it. */
   protected readonly readiness = computed(() => {
-    const plan = this.plan();
-    if (!plan) return [];
-    const tests = Object.values(plan.tests).sort((a, b) => (a.day < b.day ? -1 : 1));
-    const last = tests.at(-1);
-    const clean = (test: StartTest | undefined) =>
-      !!test && test.ammoniaMgN !== null && test.nitriteMgN !== null && test.ammoniaMgN < SHOWS_MG_N && test.nitriteMgN < SHOWS_MG_N;
-    const peaked = tests.some(({ ammoniaMgN, nitriteMgN }) => (ammoniaMgN ?? 0) >= SHOWS_MG_N || (nitriteMgN ?? 0) >= SHOWS_MG_N);
-    const cleanDays = (() => {
-      let from: string | null = null;
-      for (const test of tests) {
-        if (clean(test)) from ??= test.day;
-        else if (test.ammoniaMgN !== null || test.nitriteMgN !== null) from = null;
-      }
-      return from === null || !last ? 0 : daysFrom(from, last.day);
-    })();
-    const design = this.view.design();
-    return [
-      { text: 'Ammonia and nitrite were seen, and went', done: peaked && clean(last) },
-      { text: 'Both stayed away for a week of tests', done: cleanDays >= 7 },
-      { text: 'A challenge dose of 1 mg N/L was gone after a day, by test', done: plan.challengedOn !== null },
-      {
-        text: 'The temperature is held: a reading of this week',
-        done: Object.values(design?.readings ?? {}).some(
-          ({ parameter, day }) => parameter === 'temperatureC' && daysFrom(day, this.today) <= 7 && day <= this.today,
-        ),
-      },
-      {
-        text: 'Lid, guards and quarantine as the ledger has them: no conflict there',
-        done: !this.view
-          .open()
-          .some(
-            ({ code, severity }) =>
-              severity === 'conflict' && (code === 'vessel.lid' || code === 'stocking.escape' || code === 'gear.intake'),
-          ),
-      },
-    ];
+    const assessment = this.view.assessment();
+    const found = assessment && readinessOf(assessment, this.today);
+    if (!found) return null;
+    const said = (one: ToShow) => ({
+      text: `${wordToShow(one, this.units())}${one.until && !one.done ? `: from ${datedDay(one.until, this.today)}` : ''}`,
+      done: one.done,
+    });
+    return {
+      all: found.all.map(said),
+      kinds: found.kinds.map(({ id, name, count, toShow, ready }) => ({
+        id,
+        name,
+        count,
+        ready,
+        toShow: toShow.map(said),
+        left: [...found.all, ...toShow].filter(({ done }) => !done).length,
+      })),
+      byHand: [...new Set(found.kinds.flatMap(({ toShow }) => toShow.flatMap(({ byHand }) => byHand ?? [])))].map((check) => ({
+        check,
+        text: wordToShow({ what: check, done: false }, this.units()),
+        day: this.plan()?.seen[check],
+      })),
+    };
   });
 
   protected readonly steps = computed((): PlannedStep[] => {
@@ -190,10 +234,31 @@ export class CourseFace {
       ...weekly.filter(({ after }) => after < usual),
       { ...NO_STEP, after: usual + 7, code: 'challenge', values: { ammoniaMgN: 1 } },
       { ...NO_STEP, after: usual + 8, code: 'ready', expects: { ammonia: 0, nitrite: 0 } },
+      ...this.largeChange(usual + 12),
     ];
   });
 
+  /** The large change before them, of the tank's own mix. */
+  private largeChange(after: number): PlannedStep[] {
+    const assessment = this.view.assessment();
+    const litres = assessment?.derived['vessel.system-volume'].value ?? null;
+    const poured = assessment?.derived['water.poured'].value ?? [];
+    const whole = poured.reduce((sum, { share }) => sum + share, 0);
+    if (litres === null || whole <= 0) return [];
+    const pourL = Object.fromEntries(poured.map(({ id, share }) => [id, (LARGE_CHANGE * litres * share) / whole]));
+    return [{ ...NO_STEP, after, code: 'change', pourL }];
+  }
+
   // editing
+  protected seen(check: HandCheck, on: boolean): void {
+    const there = this.plan()?.seen[check] !== undefined;
+    if (on === there) return;
+    this.store.edit(on ? 'Seen' : 'Not seen', [
+      on
+        ? { op: 'add', path: pointer('startup', 'seen', check), value: this.today }
+        : { op: 'remove', path: pointer('startup', 'seen', check) },
+    ]);
+  }
   protected begin(): void {
     this.store.edit('Start-up', [{ op: 'replace', path: '/startup', value: { begun: this.today, ...NEW_PLAN } }]);
   }
@@ -214,39 +279,41 @@ export class CourseFace {
   protected readonly kit = signal<StartKit>('drops');
   protected readonly asIon = signal<'nitrogen' | 'ion'>('ion');
   protected readonly reads: readonly Choice<'nitrogen' | 'ion'>[] = [
-    { value: 'ion', text: 'NH₄ and NO₂' },
+    { value: 'ion', text: 'NH₄, NO₂, NO₃' },
     { value: 'nitrogen', text: 'nitrogen (N)' },
   ];
   protected readonly ammonia = signal<number | null>(null);
   protected readonly nitrite = signal<number | null>(null);
+  protected readonly nitrate = signal<number | null>(null);
   protected readonly fault = signal<string | null>(null);
 
   protected addTest(): void {
     const plan = this.plan();
     if (!plan) return;
     const day = this.testDay();
-    const [ammonia, nitrite] = [this.ammonia(), this.nitrite()];
+    const [ammonia, nitrite, nitrate] = [this.ammonia(), this.nitrite(), this.nitrate()];
     const fault =
       pastFault(day, this.today) ??
       (day < plan.begun
         ? 'That is before the start.'
-        : ammonia === null && nitrite === null
+        : ammonia === null && nitrite === null && nitrate === null
           ? 'Say what was read: 0 where the kit showed nothing.'
           : null);
     this.fault.set(fault);
     if (fault) return;
-    const by = (what: 'ammonia' | 'nitrite') => (this.asIon() === 'ion' ? AS_ION[what] : 1);
+    const by = (what: Analyte) => (this.asIon() === 'ion' ? AS_ION[what] : 1);
     const value: StartTest = {
       order: nextOrder(plan.tests),
       day,
       kit: this.kit(),
       ammoniaMgN: ammonia === null ? null : ammonia * by('ammonia'),
       nitriteMgN: nitrite === null ? null : nitrite * by('nitrite'),
-      nitrateMgN: null,
+      nitrateMgN: nitrate === null ? null : nitrate * by('nitrate'),
     };
     this.store.edit('Test', [{ op: 'add', path: pointer('startup', 'tests', freshId()), value }]);
     this.ammonia.set(null);
     this.nitrite.set(null);
+    this.nitrate.set(null);
   }
   protected removeTest(id: string): void {
     this.store.edit('Test taken out', [{ op: 'remove', path: pointer('startup', 'tests', id) }]);

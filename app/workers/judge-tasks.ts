@@ -3,7 +3,8 @@ import { tankDay, type DayKind, type TankDay } from '../../core/assessment/day';
 import { currentMapOf } from '../../core/assessment/current-map';
 import { lightMapOf, type LightMap } from '../../core/assessment/light-map';
 import { plantingPlans, type PlantingPlan, type PlantingWish } from '../../core/assessment/plan/planting';
-import { startForecast } from '../../core/assessment/plan/start';
+import { startForecast, startForecastIf } from '../../core/assessment/plan/start';
+import type { ThenDone } from '../../core/startup/ensemble';
 import type { StartForecast } from '../../core/startup/ensemble';
 import { routines, type Routine } from '../../core/assessment/plan/routine';
 import { additionsOf, type AddedThen } from '../../core/assessment/plan/additions';
@@ -59,6 +60,8 @@ export interface Tasks {
   additions: { input: null; output: readonly AddedThen[] };
   /** How the start of the tank goes. */
   start: { input: null; output: StartForecast | null };
+  /** How it goes if something is done. */
+  startIf: { input: ThenDone; output: StartForecast | null };
   /** What a verdict on company hangs on. */
   weigh: { input: { key: string; units: UnitChoice }; output: WordedWeighing | null };
   /** Who sees whom. */
@@ -122,6 +125,7 @@ export const TASKS: {
   carrying: (assessment, { stockId }) => carrying(assessment, stockId),
   additions: (assessment) => additionsOf(assessment),
   start: (assessment) => startForecast(assessment),
+  startIf: (assessment, then) => startForecastIf(assessment, then),
   weigh: (assessment, { key, units }) => wordWeighing(assessment, key, units),
   sight: (assessment) => sightMapsOf(assessment),
   current: (assessment) => currentMapOf(assessment),

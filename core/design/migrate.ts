@@ -258,8 +258,15 @@ function design11to12({ care, ...design }: Json): Json {
   };
 }
 
-/** Version 13: what was built of it so far. */
-const design12to13 = (design: Json): Json => ({ ...design, schema: 13, build: { ticks: {}, order: [], schools: {} } });
+/** Version 13: what was built of it so far, and what was looked at while it grew in. */
+function design12to13({ startup, ...design }: Json): Json {
+  return {
+    ...design,
+    schema: 13,
+    build: { ticks: {}, order: [], schools: {} },
+    startup: isObject(startup) ? { ...startup, seen: {} } : startup,
+  };
+}
 
 /** Version 8: what things cost here. */
 const room7to8 = (room: Json): Json => ({ ...room, schema: 8, prices: {} });

@@ -25,6 +25,11 @@ export const StepCode = z.enum([
   'inspect',
   'treat',
   'culture',
+  'warm',
+  'media',
+  'plant',
+  'light',
+  'feed',
 ]);
 export type StepCode = z.infer<typeof StepCode>;
 

@@ -24,6 +24,9 @@ const TANK: StartTank = {
   change: { fraction: 0.25, everyDays: 7 },
   inoculum: 'none',
   inoculumShare: 0,
+  food: false,
+  salty: false,
+  livePerL: 0,
 };
 function grown(more: Partial<StartTank> = {}, count = 250, days = 110, seed = 5): Course[] {
   const run = ensembleOf({ ...TANK, ...more }, { count, days, seed });
@@ -66,14 +69,52 @@ describe('many starts that could all be this one', () => {
     expect(ammonia[60]! + nitrite[60]! + nitrate[60]!).toBeCloseTo(0.3 * 60, 2);
   });
 
+  /** Common practice. */
+  it('fed with food come later than dosed, in salt water no sooner than in fresh; a whole move and live rock need days to a few weeks', () => {
+    const bare = usual();
+    expect(usual({ food: true }).usual!).toBeGreaterThan(bare.usual!);
+    expect(usual({ salty: true }).usual!).toBeGreaterThan(bare.usual!);
+    expect(usual({ inoculum: 'whole-move' }).usual!).toBeLessThanOrEqual(10);
+    const rock = usual({ salty: true, livePerL: 0.1 });
+    expect(rock.usual!).toBeLessThan(28);
+    expect(rock.late ?? Infinity).toBeGreaterThan(rock.early!);
+  });
+
+  it('keep every milligram of nitrogen of food too, as far as it has rotted', () => {
+    const [draw] = drawTanks(TANK, 1, 3);
+    const { ammonia, nitrite, nitrate } = courseOf({ ...TANK, food: true, change: null }, draw!, 60);
+    const rotted = 0.3 * 60 - (0.3 / draw!.foodPerDay) * (1 - Math.exp(-draw!.foodPerDay * 60));
+    expect(ammonia[60]! + nitrite[60]! + nitrate[60]!).toBeCloseTo(rotted, 2);
+  });
+
+  it('go other ways from the day on which something is done, and the same until then', () => {
+    const [draw] = drawTanks(TANK, 1, 3);
+    const as = courseOf(TANK, draw!, 60);
+    const then = (done: Partial<Parameters<typeof courseOf>[4]>) => courseOf(TANK, draw!, 60, undefined, { day: 20, tank: {}, ...done });
+    expect(then({}).nitrite).toEqual(as.nitrite);
+    const warm = then({ tank: { temperatureC: 28 } });
+    expect(Array.from(warm.ammonia.slice(0, 21))).toEqual(Array.from(as.ammonia.slice(0, 21)));
+    expect(warm.done!).toBeLessThan(as.done!);
+    expect(then({ mediaShare: 0.05 }).done!).toBeLessThan(as.done! - 5);
+    expect(then({ changed: 0.5 }).ammonia[20]).toBeCloseTo(as.ammonia[20]! / 2, 9);
+    const sour = { ...TANK, alkalinityMeqPerL: 0.3, change: null };
+    const stalled = courseOf(sour, draw!, 60);
+    expect(stalled.sour).not.toBeNull();
+    const limed = courseOf(sour, draw!, 60, undefined, { day: 10, tank: {}, addMeqPerL: 3 });
+    expect(limed.sour ?? 99).toBeGreaterThan(stalled.sour!);
+  });
+
   it('learn from tests: nine in ten hidden tanks lie in the band, which narrows', () => {
     const courses = grown({}, 500, 80);
     const generator = xoroshiro128plus(17);
     const normal = () => Math.sqrt(-2 * Math.log(1 - uniformFloat64(generator))) * Math.cos(2 * Math.PI * uniformFloat64(generator));
     const hidden = drawTanks(TANK, 100, 99).map((draw) => courseOf(TANK, draw, 80));
     const read = (what: 'ammonia' | 'nitrite', value: number) => Math.max(0, value + normal() * offBy('drops', what, value));
-    let [inside, all, narrower] = [0, 0, 0];
+    let [inside, all] = [0, 0];
     const prior = forecastStart(courses, []);
+    const width = ({ ammonia, nitrite }: typeof prior): number =>
+      [ammonia, nitrite].reduce((sum, { low, high }) => sum + high.slice(30, 60).reduce((all, one, i) => all + one - low[30 + i]!, 0), 0);
+    const narrowed: number[] = [];
     for (const one of hidden) {
       const tests = [8, 15, 22, 29].map((day): Tested => ({
         day,
@@ -83,16 +124,16 @@ describe('many starts that could all be this one', () => {
         nitrateMgN: null,
       }));
       const told = forecastStart(courses, tests);
-      for (const day of [33, 40]) {
-        all++;
-        if (one.nitrite[day]! >= told.nitrite.low[day]! - 0.03 && one.nitrite[day]! <= told.nitrite.high[day]! + 0.03) inside++;
-      }
-      const wide = ({ low, high }: typeof told.nitrite) => high[40]! - low[40]!;
-      if (wide(told.nitrite) < wide(prior.nitrite)) narrower++;
+      for (const what of ['ammonia', 'nitrite'] as const)
+        for (const day of [33, 40]) {
+          all++;
+          if (one[what][day]! >= told[what].low[day]! && one[what][day]! <= told[what].high[day]!) inside++;
+        }
+      narrowed.push(width(told) / width(prior));
     }
     expect(inside / all).toBeGreaterThanOrEqual(0.84);
-    expect(inside / all).toBeLessThanOrEqual(0.97);
-    expect(narrower).toBeGreaterThan(60);
+    expect(inside / all).toBeLessThanOrEqual(0.96);
+    expect(narrowed.sort((a, b) => a - b)[50]!).toBeLessThan(0.8);
   });
 
   it('say which test fits none of them', () => {

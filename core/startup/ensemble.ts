@@ -21,6 +21,25 @@ export interface StartTank {
   inoculum: Inoculum;
   /** Litres of media or old soil to a litre of water. */
   inoculumShare: number;
+  /** What is given is food that has to rot first, and no ammonia. */
+  food: boolean;
+  /** Salt or brackish water. */
+  salty: boolean;
+  /** Live rock and live sand, kilograms to a litre of water. */
+  livePerL: number;
+}
+
+/** What is done on a day, and holds from then on. */
+export interface ThenDone {
+  day: number;
+  /** What the tank is from then on; of its inoculum and its fresh soil nothing is read again. */
+  tank: Partial<StartTank>;
+  /** Share of the water that is changed on that day. */
+  changed?: number;
+  /** Grown-in media that are put in, litres to a litre of water. */
+  mediaShare?: number;
+  /** Alkalinity that is dosed, meq/L. */
+  addMeqPerL?: number;
 }
 
 /** What is not known of a tank before it is started. */
@@ -31,6 +50,12 @@ export interface Draw {
   plants: number;
   /** Days until plants take anything. */
   plantsAfter: number;
+  /** Share of the food that rots in a day. */
+  foodPerDay: number;
+  /** Growth in salt water against fresh. */
+  inSalt: number;
+  /** Of grown-in media: what they hold against what media of their size usually do. */
+  mediaHold: number;
 }
 
 /** Values a day from the start on. */
@@ -60,12 +85,17 @@ const TIMES: Readonly<Record<Exclude<Inoculum, 'media'>, readonly [number, numbe
   'whole-move': [1500, 12_000],
 };
 const BARE_CELLS = 1e-4;
+/** On a kilogram of live rock or in one of live sand, as in media; what dies on the way is within the range it is drawn from. Common practice. */
+const CELLS_PER_LIVE_KG = [2, 0.8] as const;
+/** Food rots in days; nitrifiers of salt water come as fast as those of fresh, or by a quarter slower. Common practice. */
+const FOOD_PER_DAY = [0.1, 0.6] as const;
+const IN_SALT = [0.75, 1] as const;
 
 const between = (uniform: () => number, low: number, high: number): number => low + (high - low) * uniform();
 const logBetween = (uniform: () => number, low: number, high: number): number => Math.exp(between(uniform, Math.log(low), Math.log(high)));
 
 /** So many tanks that could all be this one, over the ranges of the literature. */
-export function drawTanks(tank: Pick<StartTank, 'inoculum' | 'inoculumShare'>, count: number, seed: number): Draw[] {
+export function drawTanks(tank: Pick<StartTank, 'inoculum' | 'inoculumShare' | 'livePerL'>, count: number, seed: number): Draw[] {
   const generator = xoroshiro128plus(seed);
   const uniform = () => uniformFloat64(generator);
   return Array.from({ length: count }, () => {
@@ -88,39 +118,68 @@ export function drawTanks(tank: Pick<StartTank, 'inoculum' | 'inoculumShare'>, c
       tank.inoculum === 'media'
         ? ([0, 1] as const).map((i) => bare(1) + CELLS_PER_L[i] * tank.inoculumShare * logBetween(uniform, 0.3, 2))
         : [0, 1].map(() => bare(logBetween(uniform, ...TIMES[tank.inoculum as Exclude<Inoculum, 'media'>])));
-    return {
-      kinetics,
-      cells: [more[0]!, more[1]!],
+    const rest = {
       soil: logBetween(uniform, 0.5, 2),
       plants: between(uniform, 0.3, 1.2),
       plantsAfter: between(uniform, 5, 25),
+      foodPerDay: logBetween(uniform, ...FOOD_PER_DAY),
+      inSalt: between(uniform, ...IN_SALT),
+      mediaHold: logBetween(uniform, 0.3, 2),
     };
+    const alive = tank.livePerL * logBetween(uniform, 0.02, 1.5);
+    return { kinetics, cells: [more[0]! + CELLS_PER_LIVE_KG[0] * alive, more[1]! + CELLS_PER_LIVE_KG[1] * alive], ...rest };
   });
 }
 
 /** The one in the middle of them all. */
-export function middleDraw({ inoculum, inoculumShare }: Pick<StartTank, 'inoculum' | 'inoculumShare'>): Draw {
+export function middleDraw({ inoculum, inoculumShare, livePerL }: Pick<StartTank, 'inoculum' | 'inoculumShare' | 'livePerL'>): Draw {
   const cells = (i: 0 | 1): number => {
-    if (inoculum === 'media') return BARE_CELLS + CELLS_PER_L[i] * inoculumShare;
+    const alive = CELLS_PER_LIVE_KG[i] * livePerL * 0.2;
+    if (inoculum === 'media') return BARE_CELLS + CELLS_PER_L[i] * inoculumShare + alive;
     const [low, high] = TIMES[inoculum];
-    return BARE_CELLS * Math.sqrt(low * high);
+    return BARE_CELLS * Math.sqrt(low * high) + alive;
   };
-  return { kinetics: CYCLE_KINETICS, cells: [cells(0), cells(1)], soil: 1, plants: 0.7, plantsAfter: 14 };
+  return {
+    kinetics: CYCLE_KINETICS,
+    cells: [cells(0), cells(1)],
+    soil: 1,
+    plants: 0.7,
+    plantsAfter: 14,
+    foodPerDay: 0.25,
+    inSalt: 0.87,
+    mediaHold: 0.8,
+  };
 }
 
-const ROUGH = { relative: 1e-3, absolute: new Float64Array([1e-3, 1e-3, 1e-2, 1e-6, 1e-6, 1e-2, 1e-3]), mostSteps: 20_000 };
+const ROUGH = { relative: 1e-3, absolute: new Float64Array([1e-3, 1e-3, 1e-2, 1e-6, 1e-6, 1e-2, 1e-3, 1e-2]), mostSteps: 20_000 };
 /** pH of fresh water by its alkalinity and the carbon dioxide of its air; 25 °C, near enough. */
 const phOf = (alkalinityMeqPerL: number, pco2Uatm: number): number =>
   6.35 + Math.log10(Math.max(0.005, alkalinityMeqPerL) / 1000 / (0.034 * pco2Uatm * 1e-6));
 
-/** The course of one drawn tank. */
-export function courseOf(tank: StartTank, draw: Draw, days: number, integrator = new Integrator(7)): Course {
+/** Amounts of the state: ammonia, nitrite, nitrate, two kinds of cells, soil, alkalinity, food that has still to rot. */
+const STATES = 8;
+
+/** The course of one drawn tank. @param then what is done on a day and holds from then on */
+export function courseOf(
+  start: StartTank,
+  draw: Draw,
+  days: number,
+  integrator = new Integrator(STATES),
+  then: ThenDone | null = null,
+): Course {
   const { kinetics: k } = draw;
-  const { temperatureC: t, oxygenMgPerL: o } = tank;
-  const pace = ([0, 1] as const).map((i) => k.growth[i] * k.byDegree[i] ** (t - 20) * (o / (k.halfOxygen[i] + o)));
-  const decay = k.decay * k.decayByDegree ** (t - 20);
-  const ka = Math.exp(6344 / (273 + t));
-  const kn = Math.exp(-2300 / (273 + t));
+  let tank = start;
+  let [paceA, paceN, decay, ka, kn, dosed, fed] = [0, 0, 0, 0, 0, 0, 0];
+  const settle = (): void => {
+    const { temperatureC: t, oxygenMgPerL: o } = tank;
+    const pace = (i: 0 | 1) => k.growth[i] * k.byDegree[i] ** (t - 20) * (o / (k.halfOxygen[i] + o)) * (tank.salty ? draw.inSalt : 1);
+    [paceA, paceN] = [pace(0), pace(1)];
+    decay = k.decay * k.decayByDegree ** (t - 20);
+    ka = Math.exp(6344 / (273 + t));
+    kn = Math.exp(-2300 / (273 + t));
+    [dosed, fed] = tank.food ? [0, tank.doseMgNPerLPerDay] : [tank.doseMgNPerLPerDay, 0];
+  };
+  settle();
   let planted = 0;
   const derivative = (_: number, y: Float64Array, out: Float64Array): void => {
     const ammonia = Math.max(0, y[0]!);
@@ -130,14 +189,15 @@ export function courseOf(tank: StartTank, draw: Draw, days: number, integrator =
     const fa = ((17 / 14) * ammonia * tenPh) / (ka + tenPh);
     const fna = ((46 / 14) * nitrite) / (kn * tenPh);
     const bell = phFactor(ph);
-    const growA = (pace[0]! * bell * (ammonia / (k.half[0] + ammonia))) / (1 + fa / k.byAmmonia[0]) / (1 + fna / k.byAcid[0]);
-    const growN = (pace[1]! * bell * (nitrite / (k.half[1] + nitrite))) / (1 + fa / k.byAmmonia[1]) / (1 + fna / k.byAcid[1]);
+    const growA = (paceA * bell * (ammonia / (k.half[0] + ammonia))) / (1 + fa / k.byAmmonia[0]) / (1 + fna / k.byAcid[0]);
+    const growN = (paceN * bell * (nitrite / (k.half[1] + nitrite))) / (1 + fa / k.byAmmonia[1]) / (1 + fna / k.byAcid[1]);
     const toNitrite = (growA * y[3]!) / k.yields[0];
     const toNitrate = (growN * y[4]!) / k.yields[1];
     const soil = k.soilPerDay * y[5]!;
     const uptake = planted * (ammonia / (0.2 + ammonia));
     const uptakeNitrate = planted * 0.4 * (0.2 / (0.2 + ammonia)) * (Math.max(0, y[2]!) / (1 + Math.max(0, y[2]!)));
-    out[0] = tank.doseMgNPerLPerDay + soil - toNitrite - uptake;
+    const rots = draw.foodPerDay * y[7]!;
+    out[0] = dosed + rots + soil - toNitrite - uptake;
     out[1] = toNitrite - toNitrate;
     out[2] = toNitrate - uptakeNitrate;
     out[3] = (growA - decay) * y[3]!;
@@ -145,8 +205,13 @@ export function courseOf(tank: StartTank, draw: Draw, days: number, integrator =
     out[5] = -soil;
     // 2 meq for a mmol of ammonia that becomes nitrite; 1 comes back where nitrate is taken up
     out[6] = (-2 * toNitrite + uptakeNitrate) / 14.007;
+    out[7] = fed - rots;
   };
-  const y = Float64Array.of(0, 0, 0, draw.cells[0], draw.cells[1], tank.soilMgNPerL * draw.soil, tank.alkalinityMeqPerL);
+  const y = Float64Array.of(0, 0, 0, draw.cells[0], draw.cells[1], tank.soilMgNPerL * draw.soil, tank.alkalinityMeqPerL, 0);
+  const renew = (fraction: number): void => {
+    for (const i of [0, 1, 2]) y[i] = y[i]! * (1 - fraction);
+    y[6] = y[6]! + fraction * (tank.alkalinityMeqPerL - y[6]!);
+  };
   const [ammonia, nitrite, nitrate] = [new Float64Array(days + 1), new Float64Array(days + 1), new Float64Array(days + 1)];
   let [run, was, done, sour] = [0, false, null as number | null, null as number | null];
   for (let day = 0; day <= days; day++) {
@@ -155,10 +220,14 @@ export function courseOf(tank: StartTank, draw: Draw, days: number, integrator =
       integrator.steps = 0;
       integrator.run(derivative, y, day - 1, day, ROUGH);
       const { change } = tank;
-      if (change && day % change.everyDays === 0) {
-        for (const i of [0, 1, 2]) y[i] = y[i]! * (1 - change.fraction);
-        y[6] = y[6]! + change.fraction * (tank.alkalinityMeqPerL - y[6]!);
-      }
+      if (change && day % change.everyDays === 0) renew(change.fraction);
+    }
+    if (then && day === then.day) {
+      tank = { ...tank, ...then.tank };
+      settle();
+      if (then.changed) renew(then.changed);
+      if (then.addMeqPerL) y[6] = y[6]! + then.addMeqPerL;
+      for (const i of [0, 1] as const) y[3 + i] = y[3 + i]! + CELLS_PER_L[i] * (then.mediaShare ?? 0) * draw.mediaHold;
     }
     ammonia[day] = Math.max(0, y[0]!);
     nitrite[day] = Math.max(0, y[1]!);
@@ -176,12 +245,13 @@ export function courseOf(tank: StartTank, draw: Draw, days: number, integrator =
 export function* ensembleOf(
   tank: StartTank,
   { count, days, seed }: { count: number; days: number; seed: number },
+  then: ThenDone | null = null,
 ): Generator<number, Course[]> {
   const draws = drawTanks(tank, count, seed);
-  const integrator = new Integrator(7);
+  const integrator = new Integrator(STATES);
   const courses: Course[] = [];
   for (const [i, draw] of draws.entries()) {
-    courses.push(courseOf(tank, draw, days, integrator));
+    courses.push(courseOf(tank, draw, days, integrator, then));
     if (i % 20 === 19) yield i / count;
   }
   return courses;
@@ -271,8 +341,12 @@ export interface StartForecast {
   strange: readonly number[];
 }
 
-export function forecastStart(courses: readonly Course[], tests: readonly Tested[]): StartForecast {
-  const weights = weightsBy(courses, tests);
+/** @param weights of another course of the same tanks, where tests were taken before the two part; left out for those of the tests */
+export function forecastStart(
+  courses: readonly Course[],
+  tests: readonly Tested[],
+  weights: Float64Array = weightsBy(courses, tests),
+): StartForecast {
   const days = courses[0]!.ammonia.length - 1;
   const at = new Float64Array(courses.length);
   const band = (what: 'ammonia' | 'nitrite' | 'nitrate'): StartBand => {

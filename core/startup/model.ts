@@ -28,6 +28,10 @@ export const StartTest = z
   });
 export type StartTest = z.infer<typeof StartTest>;
 
+/** What is looked at and written down by hand, with its day. */
+export const HAND_CHECKS = ['biofilm', 'rooted', 'arrivals', 'large-change'] as const;
+export type HandCheck = (typeof HAND_CHECKS)[number];
+
 /** How the tank is started; null in the design while nobody has said. */
 export const StartPlan = z
   .strictObject({
@@ -40,11 +44,21 @@ export const StartPlan = z
     inoculumL: z.number().min(0).max(500),
     /** The day on which a challenge dose was found gone after a day; null while it was not. */
     challengedOn: Day.nullable(),
+    /** What else was looked at, and on which day it was found so. */
+    seen: z.strictObject({
+      biofilm: Day.optional(),
+      rooted: Day.optional(),
+      arrivals: Day.optional(),
+      'large-change': Day.optional(),
+    }),
     tests: z.record(z.string().min(1).max(80), StartTest),
   })
-  .superRefine(({ begun, tests, challengedOn }, context) => {
+  .superRefine(({ begun, tests, challengedOn, seen }, context) => {
     if (challengedOn !== null && challengedOn < begun)
       context.addIssue({ code: 'custom', path: ['challengedOn'], message: `lies before the start on ${begun}` });
+    for (const [check, day] of Object.entries(seen))
+      if (day !== undefined && day < begun)
+        context.addIssue({ code: 'custom', path: ['seen', check], message: `lies before the start on ${begun}` });
     for (const [id, { day }] of Object.entries(tests))
       if (day < begun) context.addIssue({ code: 'custom', path: ['tests', id, 'day'], message: `lies before the start on ${begun}` });
   });

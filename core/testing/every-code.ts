@@ -843,6 +843,18 @@ export const EVERY_CODE: Readonly<Record<Exclude<FindingCode, `sham.${string}`>,
     says: /All go in on one day.*carries the first of them/,
     mends: null,
   },
+  'startup.outgrown': {
+    of: failing('Yellow labs put all at once'),
+    severity: 'conflict',
+    says: /fed too little for .*Labidochromis.*grew in on 0\.02 mg\/L of nitrogen a day/,
+    mends: null,
+  },
+  'startup.soil-moss': {
+    of: failing('Moss planted on the first day'),
+    severity: 'watch',
+    says: /ammonia that melts .*Taxiphyllum barbieri/,
+    mends: 'plant-later',
+  },
   'health.contact': {
     of: failing('Galaxies moved out'),
     severity: 'conflict',

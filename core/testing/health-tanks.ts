@@ -6,6 +6,7 @@ import type { Lot } from '../lots/model';
 import { dayAfter } from '../schedule/day';
 import { NO_STEP } from '../schedule/step';
 import type { FailingTank, KeptTank } from './kept-tank';
+import { rockwork, sizes } from './tank-parts';
 
 const lot = (kind: Lot['kind'], organismId: string | null, name: string): Lot => ({
   order: 1,
@@ -65,6 +66,7 @@ export function begun(design: Design, { days, clean = false }: { days: number; c
     inoculum: 'none',
     inoculumL: 0,
     challengedOn: clean ? '2026-03-05' : null,
+    seen: {},
     tests: clean ? { a: test(1, '2026-01-20', 2, 0.5), b: test(2, '2026-02-20', 0, 0), c: test(3, '2026-03-02', 0, 0) } : {},
   };
   stock.forEach(
@@ -97,6 +99,18 @@ const planted: KeptTank = {
   stock: [['danio-margaritatus', 12]],
 };
 const shrimpTank: KeptTank = { ...planted, stock: [['neocaridina-davidi', 30]] };
+
+const beeTank: KeptTank = {
+  ...planted,
+  sizeMm: [450, 300, 300],
+  water: 'bee',
+  heaterC: 22,
+  lampLm: 900,
+  bed: [['acid-soil', 50]],
+  change: [0.1, 7],
+  plants: [['taxiphyllum-barbieri', 6]],
+  stock: [['caridina-logemanni', 40]],
+};
 
 /** Tanks with arrivals, marks and treatments that do well. */
 export const HEALTH_THRIVING: readonly KeptTank[] = [
@@ -186,6 +200,30 @@ export const STARTED_THRIVING: readonly KeptTank[] = [
     name: 'Galaxies put in after ten weeks and clean tests',
     more: (design) => begun(design, { days: 70, clean: true }, ['s0']),
   },
+  {
+    ...planted,
+    name: 'Galaxies that are to come in ten weeks, after tests and a challenge that are planned',
+    more: (design) => {
+      begun(design, { days: 70 }, ['s0']);
+      for (const [i, code] of (['test', 'challenge', 'ready'] as const).entries())
+        design.care.steps[`t${i}`] = {
+          ...NO_STEP,
+          order: 50 + i,
+          day: dayAfter('2026-01-01', 50 + i),
+          planId: 't',
+          plan: 'Start-up',
+          code,
+        };
+    },
+  },
+  {
+    ...beeTank,
+    name: 'Bee shrimp on new acid soil, their moss planted after the ammonia had fallen',
+    more: (design) => {
+      begun(design, { days: 80, clean: true }, ['s0']);
+      design.build.schools = { planting: 'after-ammonia' };
+    },
+  },
 ];
 
 /** Tanks that go wrong by what walked in, what was dosed, or what is not eaten. */
@@ -209,6 +247,35 @@ export const HEALTH_FAILING: readonly FailingTank[] = [
     more: (design) => begun(design, { days: 3 }, ['s0']),
     first: ['startup.too-soon'],
     whom: [0],
+  },
+  {
+    ...planted,
+    name: 'Galaxies put in after ten weeks in which nobody tested the water',
+    more: (design) => begun(design, { days: 70 }, ['s0']),
+    first: ['startup.too-soon'],
+    whom: [0],
+  },
+  {
+    name: 'Yellow labs put all at once onto a filter that grew in on a few flakes a day',
+    sizeMm: sizes.long,
+    water: 'lake',
+    heaterC: 25,
+    filter: 'canister',
+    pieces: rockwork,
+    change: [0.35, 7],
+    stock: [['labidochromis-caeruleus', 12, 'keep', 9]],
+    more: (design) => {
+      begun(design, { days: 70, clean: true }, ['s0']);
+      design.startup!.doseMgNPerLPerDay = 0.02;
+    },
+    first: ['startup.outgrown'],
+    whom: [0],
+  },
+  {
+    ...beeTank,
+    name: 'Moss planted on the first day of new acid soil, for bee shrimp',
+    more: (design) => begun(design, { days: 80, clean: true }, []),
+    first: ['startup.soil-moss'],
   },
   {
     ...shrimpTank,

@@ -2,13 +2,8 @@ import { rangeFor, type Animal, type Organism } from '../../catalogue/organism';
 import type { Parameter } from '../../catalogue/parameter';
 import { ROUND } from '../../vessel/findings';
 import { NO_STEP, type PlannedStep } from '../../schedule/step';
+import { RIPEN_WEEKS } from '../../startup/readiness';
 
-/** Weeks, fewest and most, that breeders let a tank ripen after the filter has passed. Common practice. */
-const RIPEN_WEEKS: Readonly<Record<'hardy' | 'ordinary' | 'delicate', readonly [number, number]>> = {
-  hardy: [0, 2],
-  ordinary: [2, 4],
-  delicate: [6, 12],
-};
 /** Weeks until a new filter turns ammonia over, fewest and most; grown-in media make it days. Common practice. */
 const FILTER_WEEKS = { new: [4, 6], 'fresh-soil': [6, 8], 'mature-media': [1, 2] } as const;
 export type Filter = keyof typeof FILTER_WEEKS;

@@ -27,6 +27,7 @@ import { sexesRemedy } from './sexes';
 import { inertRemedy, lampHoursRemedy, openLidRemedy } from './source';
 import { carbonOutRemedy, leaveOutRemedy } from './treatment';
 import { feedAllRemedy } from './menu';
+import { plantLaterRemedy } from './start';
 import { swapRemedy } from './swap';
 import { vesselRemedy } from './vessel';
 import type { RemedyMaker } from './remedy';
@@ -131,6 +132,9 @@ const MAKERS: { readonly [F in Family]?: Readonly<Partial<Record<FindingCodes[F]
     'bare-heater': [gearRemedy],
     scours: [gearRemedy],
     scraper: [gearRemedy],
+  },
+  startup: {
+    'soil-moss': [plantLaterRemedy],
   },
   health: {
     'treatment-harm': [leaveOutRemedy],

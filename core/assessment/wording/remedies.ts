@@ -127,6 +127,7 @@ export const STOCKING_REMEDIES = {
   },
   'grow-on': ({ show, names }) => `Grow ${names[0] ?? 'them'} on apart to ${show('length')}`,
   remove: ({ names }) => `Leave out ${names[0] ?? ''}`,
+  'plant-later': () => 'Plant once the ammonia has fallen',
   'feed-all': ({ remedy, names }) => `Give ${names[1] ?? 'something'} besides, ${remedy.values['times']?.value ?? 1} times a week`,
   'lamp-hours': ({ remedy }) => `Light for ${remedy.values['hours']?.value ?? 0} h a day`,
 } satisfies RemedyWords;

@@ -113,6 +113,28 @@ export function wordStep(step: Told, names: StepNames, units: UnitChoice): { tit
         detail: `${told?.culture?.how ?? ''}. A second one beside it a week later.`,
       };
     }
+    case 'warm':
+      return {
+        title: `Set the heater to ${formatQuantity('temperature', step.values['temperatureC'] ?? 0, units)}`,
+        detail: 'While no animal is in it: read a thermometer, not the dial. Back to the planned one, a degree a day, before they come.',
+      };
+    case 'media':
+      return {
+        title: `Put in ${volume(step.values['litres'] ?? 0)} of grown-in media`,
+        detail: 'Out of a tank that runs and is well, unrinsed, under its own water, within the hour. What it carries comes along.',
+      };
+    case 'plant':
+      return { title: 'Plant more', detail: 'Fast stems and floaters, as many as half the surface holds; they come out again later.' };
+    case 'light':
+      return {
+        title: 'Lamp on for longer',
+        detail: 'A third more hours, ten at most; less again when algae come.',
+      };
+    case 'feed':
+      return {
+        title: `Give ${rounded(step.values['mgNPerLPerDay'] ?? 0, 2, units)} mg N/L of ammonia a day`,
+        detail: 'Or the food that holds it, from this day on.',
+      };
     case 'watch':
       return {
         title: `Watch${who ? ` ${who}` : ''}`,

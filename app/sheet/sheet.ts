@@ -8,13 +8,15 @@ import { PARAMETER_META, PARAMETERS } from '../../core/catalogue/parameter';
 import { inOrder } from '../../core/design/design';
 import { sourceLabel } from '../../core/design/room';
 import { formatNumber, formatQuantity, formatSpan } from '../../core/quantity/format';
+import { buildWork } from '../../core/assessment/plan/build';
+import { toGet } from '../../core/assessment/plan/to-get';
+import { buildSheetText } from '../../core/assessment/wording/build-sheet';
+import { CAUTION_WORD, wordBuildStep, wordWait } from '../../core/assessment/wording/build';
+import { wordAmount, wordGet } from '../../core/assessment/wording/to-get';
+import { timeOf } from '../../core/build/order';
+import { plural } from '../../core/quantity/plural';
 import { additionOrder } from '../../core/stocking/addition-order';
 import { conditionerOf } from '../../core/water/conditioners';
-import { massOf } from '../../core/hardscape/mass';
-import type { Plant } from '../../core/catalogue/organism';
-import { kindsOnHand } from '../../core/catalogue/kinds-on-hand';
-import { stockAtHand } from '../../core/design/at-hand';
-import { plantingWork, plantsToBuy } from '../../core/plants/to-buy';
 import { Section } from '../section/section';
 import { Library } from '../store/library';
 import { NO_NEIGHBOURS, neighboursOf } from '../store/neighbours';
@@ -22,6 +24,7 @@ import { PreferencesStore } from '../store/preferences';
 import { TankView } from '../store/tank-view';
 import { formatGrams } from '../water/grams';
 import { fullDay } from '../ui/day-text';
+import { download, fileStem } from '../ui/download';
 import { LatinText } from '../ui/latin-text';
 import { SeverityGlyph } from '../ui/severity-glyph';
 
@@ -108,44 +111,49 @@ export class Sheet {
     ];
   });
 
-  /** The bed to be laid, bottom layer first. */
-  protected readonly bed = computed(() =>
-    (this.view.derived()?.['substrate.bed'].value?.layers ?? []).map(({ material, materialId, litres, kg, depthMm }) => {
-      const units = this.units();
-      const weight = kg === null ? '' : `, ${formatQuantity('mass', kg * 1000, units)}`;
-      return `${material?.name ?? materialId}: ${formatQuantity('volume', litres, units)}${weight}, ${formatSpan('length', [depthMm.least, depthMm.most], units)} thick`;
-    }),
-  );
-
-  /** Pieces of one class and material together. */
-  protected readonly pieces = computed(() => {
-    const units = this.units();
-    const catalogue = this.view.catalogue();
-    const kinds = new Map<string, { count: number; grams: number | null }>();
-    for (const piece of this.view.derived()?.['scene.pieces'].value ?? []) {
-      const material = piece.item.materialId === null ? undefined : catalogue?.materials.get(piece.item.materialId);
-      const name = `${piece.of.name}, ${material?.name.toLowerCase() ?? 'material not known'}`;
-      const kg = catalogue ? (massOf(piece, catalogue)?.kg ?? null) : null;
-      const known = kinds.get(name) ?? { count: 0, grams: 0 };
-      kinds.set(name, { count: known.count + 1, grams: kg === null || known.grams === null ? null : known.grams + kg * 1000 });
-    }
-    return [...kinds].map(
-      ([name, { count, grams }]) => `${count} × ${name}${grams === null ? '' : `: ${formatQuantity('mass', grams, units)}`}`,
-    );
+  private readonly rows = computed(() => {
+    const assessment = this.view.assessment();
+    const { donors } = this.neighbours();
+    return assessment ? toGet(assessment, donors, this.tankName) : [];
+  });
+  private readonly tankName = (id: string): string => this.neighbours().names.get(id) ?? 'another tank';
+  private readonly steps = computed(() => {
+    const assessment = this.view.assessment();
+    return assessment ? buildWork(assessment, this.tankName) : [];
   });
 
-  /** What is planted as it is sold, and how it is made ready. */
-  protected readonly plants = computed(() => {
-    const derived = this.view.derived();
-    const plants = [...(this.view.catalogue()?.organisms.values() ?? [])].filter((entry): entry is Plant => entry.kind === 'plant');
-    const room = this.view.room();
-    const onHand = kindsOnHand('plant', room ? stockAtHand(room) : [], plants);
-    const kinds = plantsToBuy(derived?.['plants.standing'].value ?? [], onHand, this.neighbours().donors);
-    if (kinds.length === 0) return null;
-    const shrimp = (derived?.['stock.members'].value ?? []).some(
-      ({ organism }) => organism?.group === 'shrimp' || organism?.group === 'snail' || organism?.group === 'crayfish',
-    );
-    return { kinds, work: plantingWork({ soil: (derived?.['water.lying'].value?.soil ?? null) !== null, shrimp }) };
+  /** All that is to be got, with what is at hand. */
+  protected readonly get = computed(() => {
+    const units = this.units();
+    return this.rows().map((row, i) => ({
+      at: i,
+      name: row.name.charAt(0).toUpperCase() + row.name.slice(1),
+      needs: wordAmount(row.needs, row.measure, units),
+      hand: [
+        ...(row.atHand > 1e-9 ? [wordAmount(row.atHand, row.measure, units)] : []),
+        ...row.borrowed.map(({ from, amount }) => `${wordAmount(amount, row.measure, units)} from ${from}`),
+      ].join(', '),
+      get: wordGet(row, units),
+      note: row.group === 'plants' ? row.prepare.join('; ') : row.note,
+    }));
+  });
+
+  /** The work, step by step, with boxes to tick by hand. */
+  protected readonly work = computed(() => {
+    const design = this.view.design();
+    if (!design) return [];
+    return this.steps().map((step) => ({
+      id: step.id,
+      ...wordBuildStep(step, this.units(), design.build),
+      wait: wordWait(step.waitHours),
+      cautions: step.cautions.map((caution) => CAUTION_WORD[caution]),
+      done: design.build.ticks[step.id]?.day ?? null,
+      instead: design.build.ticks[step.id]?.instead ?? '',
+    }));
+  });
+  protected readonly time = computed(() => {
+    const { minutes, days } = timeOf(this.steps());
+    return `About ${Math.round(minutes / 30) / 2} hours of work, ${plural(days, 'day')} with the waits.`;
   });
 
   protected readonly values = computed(() => {
@@ -190,6 +198,11 @@ export class Sheet {
         ...wordFinding(finding, assessment, this.units()),
       }));
   });
+
+  protected text(): void {
+    const design = this.view.design();
+    if (design) download(`${fileStem(design.name)}.md`, buildSheetText(design, this.rows(), this.steps(), this.units()), 'text/markdown');
+  }
 
   protected print(): void {
     window.print();

@@ -16,7 +16,7 @@ const FACES: readonly Choice<Face>[] = [
 const HINT: Readonly<Record<Face, string>> = {
   get: 'all that the design holds, less what is here',
   work: 'step by step, to be ticked at the tank',
-  course: 'how the filter grows in, and what has to be measured before animals come',
+  course: 'how the filter grows in, until animals may come',
   trouble: 'what turns up in the first weeks, and whom it harms',
 };
 

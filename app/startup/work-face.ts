@@ -40,6 +40,8 @@ export class WorkFace implements OnDestroy {
   /** Why the last press did not do what was asked. */
   protected readonly refused = signal<string | null>(null);
   protected readonly busy = signal<string | null>(null);
+  /** Ticked just now: what was used and a picture are asked for there. */
+  private readonly last = signal<string | null>(null);
 
   constructor() {
     const design = untracked(this.view.design);
@@ -104,6 +106,7 @@ export class WorkFace implements OnDestroy {
           early: missing.length > 0 ? `Before it comes: ${missing.map((one) => wordBuildStep(one, units, build).title).join('; ')}.` : null,
           photos: tick.photoIds.map((id) => ({ id, url: this.pictures().get(id) ?? null })),
           full: tick.photoIds.length >= 6,
+          open: tick.instead !== '' || tick.photoIds.length > 0 || this.last() === step.id,
         },
       };
     });
@@ -145,6 +148,7 @@ export class WorkFace implements OnDestroy {
 
   protected toggle(id: string, title: string, ticked: boolean): void {
     this.refused.set(null);
+    this.last.set(ticked ? id : null);
     this.store.edit(ticked ? 'Done' : 'Not done', ticked ? tickStep(id, title, this.today) : untickStep(id));
   }
 

@@ -85,23 +85,3 @@ export function plantsToBuy(
     })
     .sort((a, b) => b.count - a.count || a.plant.latin.localeCompare(b.plant.latin));
 }
-
-/**
- * Work that all new plants ask for, in its order, and what practitioners differ on. Common practice.
- *
- * @param shrimp whether shrimp or snails are to live there
- */
-export function plantingWork({ soil, shrimp }: { soil: boolean; shrimp: boolean }): string[] {
-  return [
-    'Wash every plant and look it over; keep it apart for a week or two where there is a bucket and light for it.',
-    shrimp
-      ? 'Bought plants may carry sprays that kill shrimp and snails: change their water daily for a week, or take plants grown in jelly. A dip of alum (half an hour) kills snails and their eggs; bleach burns mosses and ferns. Rinse well.'
-      : 'A dip of alum (half an hour) kills snails and their eggs; bleach burns mosses and ferns. Rinse well.',
-    'Plant with the water no higher than the bed, and keep leaves misted; tall stems go in once it is filled.',
-    ...(soil
-      ? [
-          'Fresh active soil gives off ammonia for weeks. Some plant at once and change much water: the plants take it up, and mosses suffer. Others wait until it has fallen: nothing melts, and algae have the time to themselves.',
-        ]
-      : []),
-  ];
-}

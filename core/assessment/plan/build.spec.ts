@@ -4,6 +4,8 @@ import { METRIC, US } from '../../quantity/format';
 import { Design } from '../../design/design';
 import { demoDesigns, judge, lowBarn, shellBed, weedyThicket } from '../../testing/tanks';
 import { CAUTION_WORD, SCHOOL_WORD, wordBuildStep, wordFirst } from '../wording/build';
+import { buildSheetText } from '../wording/build-sheet';
+import { toGetCsv } from '../wording/to-get';
 import { buildWork } from './build';
 import { sumsOf, toGet } from './to-get';
 
@@ -144,5 +146,24 @@ describe('what there is to get', () => {
     // 45 kg of stone are not bought for half of it: what is carried is what is drawn, and a sixth over at most on stone
     const stones = found.filter(({ key }) => key.startsWith('piece:angular-stone'));
     for (const { get, needs } of stones) expect(get).toBeLessThan(1.2 * needs + 1000);
+  });
+
+  it('is a text and a table that say the same amounts, and harm no spreadsheet', () => {
+    const design = { ...shellBed, name: 'Shell bed' };
+    const judged = judge({
+      ...design,
+      build: { ...design.build, ticks: { rinse: { day: '2026-03-01', as: 'Rinse', instead: 'rain water', photoIds: [] } } },
+    });
+    const list = toGet(judged);
+    const text = buildSheetText(judged.world.design, list, buildWork(judged), METRIC);
+    expect(text).toMatch(/^# Shell bed\n/);
+    expect(text.match(/^- \[[ x]\]/gm)!.length).toBe(list.length);
+    expect(text.match(/^\d+\. \[[ x]\]/gm)!.length).toBe(buildWork(judged).length);
+    expect(text).toMatch(/\[x\] \*\*Rinse 12\.2 L of fine quartz sand\*\*/);
+    expect(text).toContain('Used instead: rain water');
+    const evil = toGetCsv([{ ...list[0]!, name: '=HYPERLINK("x")', note: '@cmd' }]);
+    expect(evil).toContain("'=HYPERLINK");
+    expect(evil).toContain("'@cmd");
+    expect(toGetCsv(list).trim().split('\n').length).toBe(list.length + 1);
   });
 });

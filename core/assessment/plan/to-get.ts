@@ -43,6 +43,8 @@ export interface ToGet {
   /** Of all that is to be got. */
   cost: number | null;
   note: string;
+  /** How it is made ready, where that is asked for by its kind. */
+  prepare: readonly string[];
 }
 
 /** Stones lighter than this are picked by the piece. Common practice. */
@@ -120,6 +122,7 @@ export function toGet(
     const price = room.prices[row.key] ?? null;
     rows.push({
       note: '',
+      prepare: [],
       ...row,
       atHand: has,
       borrowed,
@@ -221,6 +224,7 @@ export function toGet(
       price,
       cost: price === null ? null : price.each * (units + over),
       note: one.says,
+      prepare: one.prepare,
     });
   }
 

@@ -36,7 +36,9 @@ export function wordGet(row: ToGet, units: UnitChoice): string {
   if (!only || (row.packs.length === 1 && only.size === 1)) return wordAmount(row.get, row.measure, units);
   const inGrams = row.measure === 'mass' && row.get < 1000 * row.packs.reduce((sum, { size, count }) => sum + size * count, 0) - 1e-6;
   const unit = row.measure === 'volume' ? 'L' : inGrams ? 'g' : 'kg';
-  const packs = row.packs.map(({ size, count }) => `${count} × ${rounded(size, size < 1 ? 1 : 0, units)} ${unit}`).join(' + ');
+  const packs = row.packs
+    .map(({ size, count }) => `${count}\u00a0×\u00a0${rounded(size, size < 1 ? 1 : 0, units)}\u00a0${unit}`)
+    .join(' + ');
   return `${wordAmount(row.get, row.measure, units)}: ${packs}`;
 }
 

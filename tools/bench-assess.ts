@@ -15,6 +15,8 @@ import { carbonateAtPco2 } from '../core/chemistry/carbonate-system';
 import { compose } from '../core/water/composition';
 import { recipes } from '../core/water/recipe';
 import { SALTS } from '../core/water/salts';
+import { startTankOf, testsOf } from '../core/assessment/plan/start';
+import { ensembleOf, forecastStart, type Course } from '../core/startup/ensemble';
 import { forecastBasis, forecastOf } from '../core/assessment/forecast';
 import { derive } from '../core/assessment/derive';
 import { Design } from '../core/design/design';
@@ -168,6 +170,30 @@ export function runAhead(): Record<string, number[]> {
   };
 }
 
+/** The demo's peat pocket while it grows in: a thousand tanks over sixty days, and a further test held against them. */
+export function runStart(): Record<string, number[]> {
+  const design = Design.parse(demo.designs[0]);
+  const assessment = assess({ design, room: Room.parse(demo.room), catalogue: indexCatalogue(catalogueData) });
+  const plan = design.startup!;
+  const tank = startTankOf(assessment, plan)!;
+  const tests = testsOf(plan);
+  const grown = (): Course[] => {
+    const courses = ensembleOf(tank, { count: 1000, days: 60, seed: 11 });
+    let step = courses.next();
+    while (!step.done) step = courses.next();
+    return step.value;
+  };
+  const time = (runs: number, act: () => unknown) =>
+    Array.from({ length: runs }, () => {
+      const start = performance.now();
+      act();
+      return performance.now() - start;
+    });
+  const courses = grown();
+  return { courses: time(8, grown), band: time(20, () => forecastStart(courses, tests)) };
+}
+
+(globalThis as unknown as { runStart: typeof runStart }).runStart = runStart;
 (globalThis as unknown as { runAhead: typeof runAhead }).runAhead = runAhead;
 (globalThis as unknown as { runBench: typeof runBench }).runBench = runBench;
 (globalThis as unknown as { runWater: typeof runWater }).runWater = runWater;

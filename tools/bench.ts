@@ -288,6 +288,19 @@ async function benchImport(page: Page): Promise<Row> {
   return row(`a room of 5 MB read (${designs.length} large tanks)`, samples, 1000, 'ms');
 }
 
+/** A start by itself: all its tanks, and one more test held against them. */
+async function benchStart(page: Page): Promise<Row[]> {
+  const entry = fileURLToPath(new URL('./bench-assess.ts', import.meta.url));
+  const built = buildSync({ entryPoints: [entry], bundle: true, format: 'iife', write: false, minify: true, target: 'es2022' });
+  await page.goto('about:blank');
+  await page.evaluate(built.outputFiles[0]!.text);
+  const alone = await page.evaluate(() => (window as unknown as { runStart(): Record<string, number[]> }).runStart());
+  return [
+    row('a thousand starts of sixty days, on one core', alone['courses'] ?? [], 1000, 'ms'),
+    row('a test to the new band of a thousand starts', alone['band'] ?? [], 300, 'ms'),
+  ];
+}
+
 /** The tank's balance by itself; and in the real interface, from an edit of the care to the first new curve and to the whole. */
 async function benchAhead(page: Page, url: string): Promise<Row[]> {
   const entry = fileURLToPath(new URL('./bench-assess.ts', import.meta.url));
@@ -352,6 +365,7 @@ const parts: Readonly<Record<string, () => Promise<Row[]>>> = {
   drag: async () => [await benchDrag(page, `${site.url}/`)],
   pieces: async () => [await benchPieces(page, `${site.url}/`)],
   ahead: () => benchAhead(page, `${site.url}/`),
+  start: () => benchStart(page),
   load: () => benchLoad(site.url),
 };
 const wanted = process.argv.slice(2).filter((name) => Object.hasOwn(parts, name));

@@ -94,9 +94,12 @@ unverified), \`invented\` (demo only) or \`measured\` (the user's own). Outside 
    bacteria and plants that do nothing. **Food**: a diet's words, the width of a mouth today, where food floats or falls and when it is given, say who eats what; nobody is
    said to go hungry while no menu is written. **Health**: what is seen goes with every carrier it can ride on, lot by lot and place by place, until it is declared over; straight from
    where it was seen it weighs as what it is, by more hands it is to be watched. Treatments are classes, with what they kill, bind and must never meet; a dose is only
-   ever the label's, for the net litres. **Start-up**: nitrogen, alkalinity and pH, soil, plants and changes, as six hundred tanks drawn over literature ranges; a test weighs each by
+   ever the label's, for the net litres. **Start-up**: nitrogen, alkalinity and pH, soil, plants and changes, in fresh and salt water, fed or dosed, with live rock or without, as a thousand tanks drawn over literature ranges; a test weighs each by
    how far the kit may be off, with a heavy tail, and never down to fewer than thirty. Animals that are to go in before the middle one of them has grown in are told; what
-   tests show goes before what is reckoned, and nothing is ever called ready by reckoning.
+   tests show goes before what is reckoned, and nothing is ever called ready by reckoning: what is shown is tests, readings and what was looked at, by kind. What could be done is
+   followed in the very tanks that the tests speak for, each the other way. **Building**: steps follow from the design, each with what it rests on, so that an order may be changed where
+   nothing rests on it; amounts are the drawing's, less what is at hand, in the packs a thing is sold in (common practice), with a twentieth over for sand and soil, a sixth for stone, one
+   plant in ten.
 5. **Place.** A tank that is meant to be a wild place is held to it: what lives there (recorded; native to its basin, its part of the world, or foreign),
    its water and its year month by month, what lies on its bottom. Strict takes the place's own figures; loose allows its basin and a margin (2 °C, 0.7 pH,
    4 dGH, 3 dKH, 150 µS/cm, 2 ppt: common practice). Never more than worth watching: it may live well and yet not be from there.

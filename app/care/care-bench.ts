@@ -1,12 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { wordStep } from '../../core/assessment/wording/steps';
-import { nameOf } from '../../core/assessment/wording';
-import { saltsKnown } from '../../core/design/own-catalogue';
-import { saltName } from '../../core/water/salts';
+import { stepNamesOf, wordStep } from '../../core/assessment/wording/steps';
 import { inOrder } from '../../core/design/design';
 import { pointer } from '../../core/design/edit';
-import { sourceLabel } from '../../core/design/room';
 import { dayOf, daysFrom } from '../../core/schedule/day';
 import { PreferencesStore } from '../store/preferences';
 import { TankSession } from '../store/tank-session';
@@ -86,12 +82,12 @@ import { dropPlan, putOff } from '../../core/design/edits/step-edits';
       </ol>
       @if (plans().length > 0) {
         <p class="plans">
-          <button class="btn" type="button" (click)="calendar()">As a calendar (iCalendar)</button>
           @for (plan of plans(); track plan.id) {
             <button class="btn" type="button" [disabled]="locked()" (click)="drop(plan.id, plan.name)">
               Drop “{{ plan.name }}”, {{ plan.count }} left
             </button>
           }
+          <button class="btn" type="button" (click)="calendar()">As a calendar (iCalendar)</button>
         </p>
       }
     </section>
@@ -161,16 +157,9 @@ export class CareBench {
 
   protected readonly days = computed(() => {
     const assessment = this.view.assessment();
-    const { design, room } = assessment?.world ?? {};
-    if (!assessment || !design || !room) return [];
-    const names = {
-      source: (id: string) => (room.sources[id] ? sourceLabel(room.sources[id]) : id),
-      salt: (id: string) => saltName(id, saltsKnown(assessment.world.room.own)),
-      subject: (id: string) => {
-        const animal = assessment.world.catalogue.organisms.get(id);
-        return animal ? `*${animal.latin}*` : nameOf(id, assessment);
-      },
-    };
+    const { design } = assessment?.world ?? {};
+    if (!assessment || !design) return [];
+    const names = stepNamesOf(assessment);
     const byDay = new Map<string, { id: string; title: string; plainTitle: string; detail: string; plan: string }[]>();
     const sorted = inOrder(design.care.steps).sort(([, a], [, b]) => (a.day < b.day ? -1 : a.day > b.day ? 1 : a.order - b.order));
     for (const [id, step] of sorted) {

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { readinessOf } from '../../core/assessment/plan/readiness';
 import { startTankOf } from '../../core/assessment/plan/start';
 import { startOptions, type StartIf } from '../../core/assessment/plan/start-if';
+import { stepNamesOf, wordStep } from '../../core/assessment/wording/steps';
 import { wordToShow } from '../../core/assessment/wording/readiness';
 import { nextOrder } from '../../core/design/design';
 import { pointer } from '../../core/design/edit';
@@ -13,6 +14,7 @@ import type { StartForecast } from '../../core/startup/ensemble';
 import type { HandCheck, Inoculum, StartKit, StartMethod, StartPlan, StartTest } from '../../core/startup/model';
 import type { ToShow } from '../../core/startup/readiness';
 import { freshId } from '../../core/design/fresh-id';
+import { RouterLink } from '@angular/router';
 import { PlanStart } from '../parts/plan-start';
 import { PreferencesStore } from '../store/preferences';
 import { TankSession } from '../store/tank-session';
@@ -80,13 +82,13 @@ const NEW_PLAN: Omit<StartPlan, 'begun'> = {
 /** How the tank is started: its course as a band that learns from every test, and what is still to be shown before animals come. */
 @Component({
   selector: 'tr-course-face',
-  imports: [BandChart, Check, LatinText, PlanStart, QuantityField, SelectField],
+  imports: [BandChart, Check, LatinText, PlanStart, QuantityField, RouterLink, SelectField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './course-face.html',
   styleUrl: './course-face.less',
 })
 export class CourseFace {
-  private readonly view = inject(TankView);
+  protected readonly view = inject(TankView);
   private readonly store = inject(TankSession);
   private readonly units = inject(PreferencesStore).units;
   protected readonly today = dayOf(new Date());
@@ -218,6 +220,18 @@ export class CourseFace {
         day: this.plan()?.seen[check],
       })),
     };
+  });
+
+  /** What is on the list of Care from today on, the next few. */
+  protected readonly next = computed(() => {
+    const assessment = this.view.assessment();
+    if (!assessment) return [];
+    const names = stepNamesOf(assessment);
+    return Object.entries(assessment.world.design.care.steps)
+      .filter(([, { day }]) => day >= this.today)
+      .sort(([, a], [, b]) => (a.day < b.day ? -1 : a.day > b.day ? 1 : a.order - b.order))
+      .slice(0, 4)
+      .map(([id, step]) => ({ id, day: datedDay(step.day, this.today), title: wordStep(step, names, this.units()).title }));
   });
 
   protected readonly steps = computed((): PlannedStep[] => {

@@ -66,7 +66,7 @@ const PER: Readonly<Record<ToGet['measure'], string>> = { count: 'a piece', volu
                     </th>
                     <td class="end">{{ row.needs }}</td>
                     <td>{{ row.hand }}</td>
-                    <td>
+                    <td class="packs">
                       <strong>{{ row.get }}</strong>
                       @if (row.spare) {
                         <span class="small soft note">{{ row.spare }}</span>
@@ -155,6 +155,9 @@ const PER: Readonly<Record<ToGet['measure'], string>> = { count: 'a piece', volu
     .none td,
     .none th {
       color: var(--soft);
+    }
+    .packs {
+      min-width: 130px;
     }
     .price {
       width: 100px;

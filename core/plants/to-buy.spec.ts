@@ -34,7 +34,6 @@ describe('plants to get', () => {
     const list = plantsToBuy([of('cryptocoryne-wendtii', { bought: 'pot' }), of('cryptocoryne-wendtii', { bought: 'cutting', count: 4 })]);
     expect(list.map(({ says }) => says)).toEqual(['4 cuttings of your own', '1 pot']);
   });
-  it('are made ready with a word for shrimp, and both schools on fresh soil', () => {});
   it('are taken from what is at hand first, once', () => {
     const list = plantsToBuy(
       [of('ceratophyllum-demersum', { count: 20, bought: 'stems' }), of('ceratophyllum-demersum', { count: 3, bought: 'clump' })],

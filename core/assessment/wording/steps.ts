@@ -3,6 +3,11 @@ import { FOODS, type FoodId } from '../../catalogue/food';
 import { TREATMENTS, type TreatmentId } from '../../health/treatments';
 import { LABEL_UNITS } from '../../health/model';
 import { SERVICE_TASKS, type ServiceTask } from '../../equipment/service';
+import { saltsKnown } from '../../design/own-catalogue';
+import { sourceLabel } from '../../design/room';
+import { saltName } from '../../water/salts';
+import type { Assessment } from '../assessment';
+import { nameOf } from './words';
 import { PARAMETER_META, type Parameter } from '../../catalogue/parameter';
 import { formatQuantity, rounded, type UnitChoice } from '../../quantity/format';
 
@@ -11,6 +16,19 @@ export interface StepNames {
   source: (id: string) => string;
   subject: (id: string) => string;
   salt: (id: string) => string;
+}
+
+/** The names of what the steps of a tank are about. */
+export function stepNamesOf(assessment: Assessment): StepNames {
+  const { room, catalogue } = assessment.world;
+  return {
+    source: (id) => (room.sources[id] ? sourceLabel(room.sources[id]) : id),
+    salt: (id) => saltName(id, saltsKnown(room.own)),
+    subject: (id) => {
+      const animal = catalogue.organisms.get(id);
+      return animal ? `*${animal.latin}*` : nameOf(id, assessment);
+    },
+  };
 }
 
 type Told = Pick<DatedStep, 'code' | 'pourL' | 'saltsG' | 'expects' | 'values' | 'subjects'>;

@@ -11,6 +11,7 @@ import { rounded } from '../../core/quantity/format';
 import { dayAfter, dayOf, daysFrom } from '../../core/schedule/day';
 import { NO_STEP, type PlannedStep } from '../../core/schedule/step';
 import type { StartForecast } from '../../core/startup/ensemble';
+import { stuck } from '../../core/startup/findings';
 import type { HandCheck, Inoculum, StartKit, StartMethod, StartPlan, StartTest } from '../../core/startup/model';
 import type { ToShow } from '../../core/startup/readiness';
 import { freshId } from '../../core/design/fresh-id';
@@ -54,6 +55,8 @@ const KITS: readonly Choice<StartKit>[] = [
   { value: 'strip', text: 'strip' },
   { value: 'laboratory', text: 'laboratory' },
 ];
+/** Below it nitrifiers are slow. Common practice. */
+const ACID_PH = 6.5;
 /** Share that is changed in one go before animals come. Common practice. */
 const LARGE_CHANGE = 0.5;
 /** Kits that read the ion and not its nitrogen. */
@@ -173,6 +176,26 @@ export class CourseFace {
       days === 0 ? 'on the same day, usually' : `${days === 1 ? 'a day' : `${days} days`} ${then < now ? 'sooner' : 'later'}, usually`;
     return `Dashed: ${option.word} from today on. They stay away ${by}.${stalls}`;
   }
+
+  /** What does not move, and what is slow by nature. */
+  protected readonly notes = computed(() => {
+    const [plan, derived] = [this.plan(), this.view.derived()];
+    if (!plan || !derived) return [];
+    const still = stuck(plan);
+    const ph = derived['planned.ph'].value;
+    return [
+      ...(still
+        ? [
+            `${still.what === 'nitrite' ? 'Nitrite' : 'Ammonia'} has not moved for ${still.days} days: test again with another kit, then KH and pH, warmth, chlorine in what is poured, and whether the filter runs.`,
+          ]
+        : []),
+      ...(ph !== null && ph < ACID_PH
+        ? [
+            'Acid water: bacteria are slow and plants do much of it, and what ammonia stands burns little. Such tanks are started with plants, little food and patience; the band is wide.',
+          ]
+        : []),
+    ];
+  });
 
   protected timeText = (day: number): string => {
     const plan = this.plan();

@@ -218,9 +218,9 @@ export class GetFace {
 
   protected readonly sums = computed(() => {
     const units = this.units();
-    const { carryKg, cost, unpriced, unweighed } = sumsOf(this.rows());
+    const { carryKg, carryL, cost, unpriced, unweighed } = sumsOf(this.rows());
     return {
-      carry: `To carry: ${formatQuantity('mass', carryKg * 1000, units)}${unweighed > 0 ? `, and ${unweighed} things whose weight is not known` : ''}.`,
+      carry: `To carry: ${formatQuantity('mass', carryKg * 1000, units)}, ${formatQuantity('volume', carryL, units)} of it loose${unweighed > 0 ? `, and ${unweighed} things whose weight is not known` : ''}.`,
       cost:
         cost > 0
           ? `It costs ${written(Math.round(cost * 100) / 100, units)}${unpriced > 0 ? `, and ${unpriced} things that have no price` : ''}.`

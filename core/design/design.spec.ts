@@ -219,7 +219,7 @@ describe('a design document', () => {
     const read = readDesignFile(JSON.stringify(fixture12));
     expect(read.ok ? (read.document as unknown) : read.refusals).toEqual({
       ...fixture12,
-      design: { ...fixture12.design, schema: 13, build: emptyBuild() },
+      design: { ...fixture12.design, schema: 13, build: emptyBuild(), startup: { ...fixture12.design.startup, seen: {} } },
       room: { ...fixture12.room, schema: 8, prices: {} },
     });
     expect(Object.keys(fixture12.room.lots).length).toBe(1);

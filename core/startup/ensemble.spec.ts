@@ -41,11 +41,13 @@ describe('many starts that could all be this one', () => {
   it('take four to eight weeks without anything, less in the warm, days with grown-in media', () => {
     const bare = usual();
     expect(bare.usual! / 7).toBeGreaterThan(4);
-    expect(bare.usual! / 7).toBeLessThan(8);
+    expect(bare.usual! / 7).toBeLessThan(6.5);
+    expect(bare.late! / 7).toBeLessThan(9);
     expect(bare.early!).toBeLessThan(bare.usual!);
     expect(usual({ temperatureC: 28 }).usual!).toBeLessThan(bare.usual! - 5);
     expect(usual({ temperatureC: 18 }).usual ?? 200).toBeGreaterThan(bare.usual! + 10);
-    expect(usual({ inoculum: 'media', inoculumShare: 0.05 }).usual!).toBeLessThanOrEqual(8);
+    // half of the media of a filter out of a running one: a litre to sixty
+    expect(usual({ inoculum: 'media', inoculumShare: 1 / 60 }).usual!).toBeLessThanOrEqual(7);
     expect(usual({ inoculum: 'old-soil' }).usual!).toBeLessThan(bare.usual!);
   });
 
@@ -95,7 +97,7 @@ describe('many starts that could all be this one', () => {
     const warm = then({ tank: { temperatureC: 28 } });
     expect(Array.from(warm.ammonia.slice(0, 21))).toEqual(Array.from(as.ammonia.slice(0, 21)));
     expect(warm.done!).toBeLessThan(as.done!);
-    expect(then({ mediaShare: 0.05 }).done!).toBeLessThan(as.done! - 5);
+    expect(then({ day: 10, mediaShare: 0.05 }).done!).toBeLessThan(as.done! - 5);
     expect(then({ changed: 0.5 }).ammonia[20]).toBeCloseTo(as.ammonia[20]! / 2, 9);
     const sour = { ...TANK, alkalinityMeqPerL: 0.3, change: null };
     const stalled = courseOf(sour, draw!, 60);

@@ -78,13 +78,15 @@ const SOUR_MEQ_PER_L = 0.1;
 const CELLS_PER_L = [20, 8] as const;
 /** Against a new tank: bottled bacteria in all qualities, old soil that was rinsed. Common practice. */
 const TIMES: Readonly<Record<Exclude<Inoculum, 'media'>, readonly [number, number]>> = {
-  none: [0.1, 10],
+  none: [0.2, 10],
   bottled: [1, 300],
   'old-soil': [10, 500],
   // its own soil, glass and filter, of which a move costs half
   'whole-move': [1500, 12_000],
 };
 const BARE_CELLS = 1e-4;
+/** Tanks that have grown in read nothing: cells die no faster than leaves so much standing, mg N/L. Common practice. */
+const LEFT_MG_N = 0.1;
 /** On a kilogram of live rock or in one of live sand, as in media; what dies on the way is within the range it is drawn from. Common practice. */
 const CELLS_PER_LIVE_KG = [2, 0.8] as const;
 /** Food rots in days; nitrifiers of salt water come as fast as those of fresh, or by a quarter slower. Common practice. */
@@ -100,12 +102,12 @@ export function drawTanks(tank: Pick<StartTank, 'inoculum' | 'inoculumShare' | '
   const uniform = () => uniformFloat64(generator);
   return Array.from({ length: count }, () => {
     const k = CYCLE_KINETICS;
-    const grows = (usual: number) => usual * logBetween(uniform, 0.72, 1.4);
+    const grows = (usual: number) => usual * logBetween(uniform, 0.75, 1.5);
     const kinetics: CycleKinetics = {
       ...k,
       growth: [grows(k.growth[0]), grows(k.growth[1])],
       byDegree: [between(uniform, 1.06, 1.1), between(uniform, 1.05, 1.08)],
-      half: [between(uniform, 0.25, 1), between(uniform, 0.25, 1)],
+      half: [logBetween(uniform, 0.25, 1), logBetween(uniform, 0.25, 1)],
       halfOxygen: [between(uniform, 0.3, 0.6), between(uniform, 0.6, 1.1)],
       yields: [between(uniform, 0.1, 0.15), between(uniform, 0.04, 0.07)],
       decay: logBetween(uniform, 0.03, 0.1),
@@ -169,12 +171,14 @@ export function courseOf(
 ): Course {
   const { kinetics: k } = draw;
   let tank = start;
-  let [paceA, paceN, decay, ka, kn, dosed, fed] = [0, 0, 0, 0, 0, 0, 0];
+  let [paceA, paceN, decayA, decayN, ka, kn, dosed, fed] = [0, 0, 0, 0, 0, 0, 0, 0];
   const settle = (): void => {
     const { temperatureC: t, oxygenMgPerL: o } = tank;
     const pace = (i: 0 | 1) => k.growth[i] * k.byDegree[i] ** (t - 20) * (o / (k.halfOxygen[i] + o)) * (tank.salty ? draw.inSalt : 1);
     [paceA, paceN] = [pace(0), pace(1)];
-    decay = k.decay * k.decayByDegree ** (t - 20);
+    const decay = k.decay * k.decayByDegree ** (t - 20);
+    decayA = Math.min(decay, (LEFT_MG_N * paceA) / (k.half[0] + LEFT_MG_N));
+    decayN = Math.min(decay, (LEFT_MG_N * paceN) / (k.half[1] + LEFT_MG_N));
     ka = Math.exp(6344 / (273 + t));
     kn = Math.exp(-2300 / (273 + t));
     [dosed, fed] = tank.food ? [0, tank.doseMgNPerLPerDay] : [tank.doseMgNPerLPerDay, 0];
@@ -200,8 +204,8 @@ export function courseOf(
     out[0] = dosed + rots + soil - toNitrite - uptake;
     out[1] = toNitrite - toNitrate;
     out[2] = toNitrate - uptakeNitrate;
-    out[3] = (growA - decay) * y[3]!;
-    out[4] = (growN - decay) * y[4]!;
+    out[3] = (growA - decayA) * y[3]!;
+    out[4] = (growN - decayN) * y[4]!;
     out[5] = -soil;
     // 2 meq for a mmol of ammonia that becomes nitrite; 1 comes back where nitrate is taken up
     out[6] = (-2 * toNitrite + uptakeNitrate) / 14.007;
@@ -236,7 +240,7 @@ export function courseOf(
     const shows = ammonia[day]! > SHOWS_MG_N || nitrite[day]! > SHOWS_MG_N;
     was ||= shows;
     run = shows ? 0 : run + 1;
-    if (done === null && run >= STAYS_DAYS && (was || day >= 2 * STAYS_DAYS)) done = day - STAYS_DAYS + 1;
+    if (done === null && run >= STAYS_DAYS && (was || day >= 2 * STAYS_DAYS)) done = Math.max(1, day - run + 1);
   }
   return { ammonia, nitrite, nitrate, done, sour };
 }

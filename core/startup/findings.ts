@@ -37,6 +37,32 @@ export function isShown({ tests }: StartPlan): boolean {
   return !!lastSeen && clean.length >= 2 && daysFrom(clean[0]!.day, clean.at(-1)!.day) >= CLEAN_DAYS;
 }
 
+/** So many days without a change are more than a filter that grows takes. Common practice. */
+const STUCK_DAYS = 12;
+/** A reading that differs by less is the same to a kit. */
+const SAME_SHARE = 0.3;
+
+/**
+ * Ammonia or nitrite that shows and has not moved for too long: the kit, KH, pH or chlorine, and no patience.
+ *
+ * @returns which, what it reads, and for how many days; null where everything moves
+ */
+export function stuck({ tests }: Pick<StartPlan, 'tests'>): { what: 'ammonia' | 'nitrite'; mgN: number; days: number } | null {
+  const byDay = Object.values(tests).sort((a, b) => (a.day < b.day ? -1 : 1));
+  for (const what of ['nitrite', 'ammonia'] as const) {
+    const read = byDay.flatMap((test) => {
+      const mgN = what === 'nitrite' ? test.nitriteMgN : test.ammoniaMgN;
+      return mgN === null ? [] : [{ day: test.day, mgN }];
+    });
+    const last = read.at(-1);
+    if (!last || last.mgN < SHOWS_MG_N) continue;
+    const from = read.findLastIndex(({ mgN }) => Math.abs(mgN - last.mgN) > SAME_SHARE * last.mgN) + 1;
+    const days = daysFrom(read[from]!.day, last.day);
+    if (read.length - from >= 3 && days >= STUCK_DAYS) return { what, mgN: last.mgN, days };
+  }
+  return null;
+}
+
 /**
  * Animals that are to go in before the filter has grown in, or all on one day. What tests show goes before what is reckoned; without either of them
  * nothing is said to be ready.

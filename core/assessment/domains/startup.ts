@@ -26,7 +26,7 @@ const startupNodes: Pick<Definitions, 'startup.done'> = {
   'startup.done': {
     calculationId: 'startup.cycle',
     from: START_FROM,
-    reads: ({ design }) => [design.startup],
+    reads: ({ design, catalogue }) => [design.startup, catalogue.materials],
     compute: ({ design, catalogue }, up) => {
       const plan = design.startup;
       if (!plan) return missing('no start is planned');

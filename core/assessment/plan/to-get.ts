@@ -38,6 +38,8 @@ export interface ToGet {
   packs: readonly { size: number; count: number }[];
   /** As people carry it; null while not known. */
   carryKg: number | null;
+  /** Room that it takes, litres; null while not known. */
+  carryL: number | null;
   /** Of a piece, a litre or a kilogram; null while nobody has said. */
   price: Price | null;
   /** Of all that is to be got. */
@@ -130,6 +132,7 @@ export function toGet(
       get,
       packs: bySize?.packs ?? [],
       carryKg: kgEach === null ? null : get * kgEach,
+      carryL: row.measure === 'volume' ? get : row.measure === 'mass' && more.kgPerL ? get / 1000 / more.kgPerL : null,
       price,
       cost: price === null ? null : price.each * (row.measure === 'mass' ? get / 1000 : get),
     });
@@ -221,6 +224,7 @@ export function toGet(
       get: units + over,
       packs: [],
       carryKg: null,
+      carryL: null,
       price,
       cost: price === null ? null : price.each * (units + over),
       note: one.says,
@@ -351,10 +355,11 @@ function perPack(measure: ToGet['measure'], sold: SoldAs, amount: number): numbe
 }
 
 /** What there is to carry in all, and what it costs as far as prices are known. */
-export function sumsOf(rows: readonly ToGet[]): { carryKg: number; unweighed: number; cost: number; unpriced: number } {
+export function sumsOf(rows: readonly ToGet[]): { carryKg: number; carryL: number; unweighed: number; cost: number; unpriced: number } {
   const wanted = rows.filter(({ get }) => get > 0);
   return {
     carryKg: wanted.reduce((sum, { carryKg }) => sum + (carryKg ?? 0), 0),
+    carryL: wanted.reduce((sum, { carryL }) => sum + (carryL ?? 0), 0),
     unweighed: wanted.filter(({ carryKg }) => carryKg === null).length,
     cost: wanted.reduce((sum, { cost }) => sum + (cost ?? 0), 0),
     unpriced: wanted.filter(({ cost }) => cost === null).length,

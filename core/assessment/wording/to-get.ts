@@ -60,6 +60,7 @@ export function toGetCsv(rows: readonly ToGet[]): string {
       'To get': row.group === 'plants' ? row.get : two(row.get),
       Packs: row.packs.map(({ size, count }) => `${count} x ${size}`).join(' + '),
       'To carry, kg': row.carryKg === null ? '' : two(row.carryKg),
+      'To carry, L': row.carryL === null ? '' : two(row.carryL),
       'Price of one (piece, L, kg)': row.price?.each ?? '',
       From: row.price?.from ?? '',
       Cost: row.cost === null ? '' : two(row.cost),

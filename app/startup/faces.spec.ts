@@ -1,4 +1,5 @@
 import { TestBed } from '@angular/core/testing';
+import { unzipSync } from 'fflate';
 import { TROUBLES } from '../../core/health/troubles';
 import { dayOf } from '../../core/schedule/day';
 import { shellBed, tank, weedyThicket } from '../../core/testing/tanks';
@@ -151,6 +152,11 @@ describe('the work at the tank', () => {
     expect(await photosOfTank(copy!.id)).toEqual([]);
     await library.putBackDesign(gone!);
     expect((await photosOfTank(copy!.id)).length).toBe(1);
+    // one that was taken out of its step does not go along
+    await library.saveDesign({ ...copy!, build: { ...copy!.build, ticks: {} } });
+    const again = await library.exportRoom(read.document);
+    expect(Object.keys(unzipSync(again.zip)).some((path) => path.startsWith('photos/'))).toBeFalse();
+    expect(Object.keys(unzipSync(zip)).some((path) => path.startsWith('photos/'))).toBeTrue();
     await library.deleteRoom(read.document.id);
     await library.deleteDesign(untested.id);
   });

@@ -358,7 +358,7 @@ export class Library {
       const entry = known.organisms.get(id);
       return entry ? [JSON.parse(JSON.stringify(entry)) as never] : [];
     });
-    const { go, stay } = await photosOf(designs.map(({ id }) => id)).catch(() => ({ go: [], stay: 0 }));
+    const { go, stay } = await photosOf(designs).catch(() => ({ go: [], stay: 0 }));
     const zip = writeRoomArchive({ room, designs, photos: go, cited: { catalogue: catalogue.edition, entries } });
     return { zip, unreadable, photosLeft: stay };
   }

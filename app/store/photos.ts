@@ -1,5 +1,6 @@
 import { PHOTO_LIMITS, photoFault } from '../../core/build/photo';
 import { ARCHIVE_LIMITS } from '../../core/design/archive-limits';
+import type { Design } from '../../core/design/design';
 import { freshId } from '../../core/design/fresh-id';
 import { database, type StoredPhoto } from './database';
 
@@ -9,9 +10,18 @@ export async function photosOfTank(designId: string): Promise<StoredPhoto[]> {
   return stored.sort((a, b) => a.takenAt.localeCompare(b.takenAt));
 }
 
-/** Pictures that go along in a room's file, the newest first as far as there is room for them; and how many stay. */
-export async function photosOf(designIds: readonly string[]): Promise<{ go: StoredPhoto[]; stay: number }> {
-  const all = (await Promise.all(designIds.map(photosOfTank))).flat().sort((a, b) => b.takenAt.localeCompare(a.takenAt));
+/**
+ * Pictures that go along in a room's file, the newest first as far as there is room for them; and how many stay. One that was taken out of its
+ * step is kept for Undo, and goes nowhere.
+ */
+export async function photosOf(designs: readonly Design[]): Promise<{ go: StoredPhoto[]; stay: number }> {
+  const shown = await Promise.all(
+    designs.map(async ({ id, build }) => {
+      const named = new Set(Object.values(build.ticks).flatMap(({ photoIds }) => photoIds));
+      return named.size === 0 ? [] : (await photosOfTank(id)).filter((photo) => named.has(photo.id));
+    }),
+  );
+  const all = shown.flat().sort((a, b) => b.takenAt.localeCompare(a.takenAt));
   let bytes = 0;
   const go = all.filter(({ jpeg }) => (bytes += jpeg.length) <= ARCHIVE_LIMITS.photoBytes);
   return { go, stay: all.length - go.length };

@@ -33,12 +33,10 @@ export function wordGet(row: ToGet, units: UnitChoice): string {
         .join('; ') + (row.spare > 0 ? ` and ${row.spare} over` : '')
     );
   const [only] = row.packs;
-  if (!only || (row.packs.length === 1 && only.size === 1)) return wordAmount(row.get, row.measure, units);
+  if (!only || (row.packs.length === 1 && (only.size === 1 || only.count === 1))) return wordAmount(row.get, row.measure, units);
   const inGrams = row.measure === 'mass' && row.get < 1000 * row.packs.reduce((sum, { size, count }) => sum + size * count, 0) - 1e-6;
-  const unit = row.measure === 'volume' ? 'L' : inGrams ? 'g' : 'kg';
-  const packs = row.packs
-    .map(({ size, count }) => `${count}\u00a0×\u00a0${rounded(size, size < 1 ? 1 : 0, units)}\u00a0${unit}`)
-    .join(' + ');
+  const sized = (size: number) => wordAmount(row.measure === 'mass' && !inGrams ? 1000 * size : size, row.measure, units);
+  const packs = row.packs.map(({ size, count }) => `${count} × ${sized(size)}`.replaceAll(' ', '\u00a0')).join(' + ');
   return `${wordAmount(row.get, row.measure, units)}: ${packs}`;
 }
 

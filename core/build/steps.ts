@@ -105,7 +105,7 @@ export function buildSteps(facts: BuildFacts, record: Pick<BuildRecord, 'schools
   const { vessel, layers, pieces, plants, devices, water } = facts;
   if (!vessel) return [];
   const steps: BuildStep[] = [];
-  const put = (code: BuildCode, minutes: number, rest: Partial<Omit<BuildStep, 'code' | 'minutes' | 'needs'>> = {}): void => {
+  const put = (code: BuildCode, minutes: number, rest: Partial<Omit<BuildStep, 'code' | 'minutes'>> = {}): void => {
     steps.push({
       id: code,
       code,
@@ -188,6 +188,7 @@ export function buildSteps(facts: BuildFacts, record: Pick<BuildRecord, 'schools
     put('layer', 5 + layer.litres, {
       id,
       names: [layer.name],
+      needs: below === null ? [] : [below],
       values: {
         litres: layer.litres,
         ...(layer.kg === null ? {} : { kg: layer.kg }),
@@ -201,13 +202,10 @@ export function buildSteps(facts: BuildFacts, record: Pick<BuildRecord, 'schools
       cautions: layer.how === 'press' ? ['dust'] : [],
       school: layer.how === 'coarse' && coarse !== 'rinse' ? 'coarse' : null,
     });
-    const at = steps.at(-1)!;
-    if (below) steps[steps.length - 1] = { ...at, needs: [below] };
     below = id;
     if (layer.how === 'press') {
-      put('press', 10, { id: `press-${layer.id}`, names: [layer.name], waitHours: 1 });
-      steps[steps.length - 1] = { ...steps.at(-1)!, needs: [id] };
       below = `press-${layer.id}`;
+      put('press', 10, { id: below, names: [layer.name], waitHours: 1, needs: [id] });
     }
   }
   if (facts.capsules > 0) put('capsules', facts.capsules / 2, { values: { count: facts.capsules } });

@@ -119,6 +119,7 @@ describe('the work of building a tank', () => {
     expect(at(steps, 'base')).toBeLessThan(at(steps, 'layer-topsoil'));
     expect(at(steps, 'plant')).toBeLessThan(at(steps, 'fill'));
     expect(at(steps, 'stems')).toBeGreaterThan(at(steps, 'fill'));
+    expect(steps.find(({ code }) => code === 'loose')!.values).toEqual({ grams0: 20 });
   });
 
   it('tells each caution once, where it first counts', () => {

@@ -197,6 +197,7 @@ export function buildSteps(facts: BuildFacts, record: Pick<BuildRecord, 'schools
         cloth: layer.cloth ? 1 : 0,
         leave: layer.how === 'leave' ? 1 : 0,
         filler: layer.how === 'filler' ? 1 : 0,
+        zoned: layer.zoned ? 1 : 0,
         unrinsed: layer.how === 'coarse' && coarse !== 'rinse' ? 1 : 0,
       },
       cautions: layer.how === 'press' ? ['dust'] : [],
@@ -287,7 +288,10 @@ export function buildSteps(facts: BuildFacts, record: Pick<BuildRecord, 'schools
     put('stems', 5 + counted(stems), { names: named(stems), values: { count: counted(stems) }, school: plantingSchool });
   const litter = pieces.filter(({ group }) => group === 'litter');
   if (water.loose.length > 0 || litter.length > 0)
-    put('loose', 15, { names: [...water.loose.map(({ name }) => name), ...named(litter)], values: { count: litter.length } });
+    put('loose', 15, {
+      names: [...water.loose.map(({ name }) => name), ...named(litter)],
+      values: Object.fromEntries(water.loose.map(({ amount, in: by }, i) => [`${by === 'volume' ? 'litres' : 'grams'}${i}`, amount])),
+    });
   if (!later && afloat.length > 0) put('float', 5, { names: named(afloat), values: { count: counted(afloat) } });
   if (facts.ring) put('ring', 5);
   if (vessel.lid || vessel.openings > 0 || facts.guards > 0)

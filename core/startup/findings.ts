@@ -25,7 +25,8 @@ const EARLY_SHARE = 0.7;
 /** So many days of clean tests count. Common practice. */
 const CLEAN_DAYS = 7;
 
-const shows = ({ ammoniaMgN, nitriteMgN }: StartTest): boolean => (ammoniaMgN ?? 0) >= SHOWS_MG_N || (nitriteMgN ?? 0) >= SHOWS_MG_N;
+/** Whether a test shows ammonia or nitrite. */
+export const shows = ({ ammoniaMgN, nitriteMgN }: StartTest): boolean => (ammoniaMgN ?? 0) >= SHOWS_MG_N || (nitriteMgN ?? 0) >= SHOWS_MG_N;
 
 /** Whether tests show that the filter has grown in: ammonia or nitrite was seen, went, and stayed away for a week of tests. */
 export function isShown({ tests }: StartPlan): boolean {

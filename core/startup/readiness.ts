@@ -1,5 +1,5 @@
 import { dayAfter, daysFrom, type Day } from '../schedule/day';
-import { SHOWS_MG_N } from './ensemble';
+import { shows } from './findings';
 import type { HandCheck, StartPlan, StartTest } from './model';
 
 /** Animals of one kind, as far as it bears on when they may come. */
@@ -69,9 +69,7 @@ const CLEAN_DAYS = 7;
 /** mg/L of nitrate to 1 mg/L of its nitrogen. */
 const NITRATE_PER_N = 62.005 / 14.007;
 
-export const isClean = ({ ammoniaMgN, nitriteMgN }: StartTest): boolean =>
-  ammoniaMgN !== null && nitriteMgN !== null && ammoniaMgN < SHOWS_MG_N && nitriteMgN < SHOWS_MG_N;
-const shows = ({ ammoniaMgN, nitriteMgN }: StartTest): boolean => (ammoniaMgN ?? 0) >= SHOWS_MG_N || (nitriteMgN ?? 0) >= SHOWS_MG_N;
+const isClean = (test: StartTest): boolean => test.ammoniaMgN !== null && test.nitriteMgN !== null && !shows(test);
 
 /** What has to be shown before any animal comes, in the order in which it comes about. */
 export function toShowForAll(plan: StartPlan, { warmth, windowC, closed }: StartState, today: Day): ToShow[] {

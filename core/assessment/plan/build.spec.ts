@@ -48,6 +48,25 @@ describe('the build sheet of a tank', () => {
     }
   });
 
+  it('says how much of what is loose goes in: cones by weight, soil by the litre', () => {
+    const additions = {
+      cones: { order: 1, materialId: 'alder-cones', amount: 20, spent: 0 },
+      soil: { order: 2, materialId: 'acid-soil', amount: 2, spent: 0 },
+    };
+    expect(titles({ ...shellBed, water: { ...shellBed.water, additions } })).toContain(
+      'Put in 20 g of alder cones and 2 L of acid active soil',
+    );
+  });
+
+  it('weighs salt as its mix says, in the units of whoever reads', () => {
+    const salts = { sea: { order: 1, saltId: 'sea-salt', mgPerL: 36_000 } };
+    const salty = judge({ ...shellBed, water: { ...shellBed.water, salts } });
+    const step = buildWork(salty).find(({ code }) => code === 'mix')!;
+    const kg = (36 * salty.derived['vessel.system-volume'].value!) / 1000;
+    expect(wordBuildStep(step, METRIC, shellBed.build).title).toContain(`${Math.round(100 * kg) / 100} kg sea salt`);
+    expect(wordBuildStep(step, US, shellBed.build).title).toMatch(/\d lb sea salt/);
+  });
+
   it('leaves out a leak test that was passed, and not one that was too short for a mended vessel', () => {
     expect(titles(shellBed).some((one) => one.startsWith('Leak test'))).toBeFalse();
     const mended = { ...shellBed, vessel: { ...shellBed.vessel!, state: { value: 'repaired' as const, basis: 'measured' as const } } };

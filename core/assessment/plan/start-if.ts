@@ -1,8 +1,7 @@
 import { NO_STEP, type PlannedStep } from '../../schedule/step';
 import type { StartTank, ThenDone } from '../../startup/ensemble';
 
-export const START_IFS = ['warmer', 'media', 'plants', 'change', 'light', 'less', 'more', 'alkalinity'] as const;
-export type StartIf = (typeof START_IFS)[number];
+export type StartIf = 'warmer' | 'media' | 'plants' | 'change' | 'light' | 'less' | 'more' | 'alkalinity';
 
 /** Something that can be done on a day of the start, what it does to the tank, and the step that it is. */
 export interface StartOption {

@@ -16,7 +16,7 @@ import type { Assessment } from '../assessment';
 import type { Derived } from '../derive/node';
 
 /** Ammonia that a fresh soil gives to the water above it, mg N/L, where it lies over the whole floor. Common practice. */
-export const FRESH_SOIL_MG_N_PER_L = 40;
+const FRESH_SOIL_MG_N_PER_L = 40;
 /** Taken for what is not known. */
 const TAKEN = { temperatureC: 24, oxygenMgPerL: 7.5 };
 /** g/kg from which nitrifiers are those of salt water. */

@@ -1,7 +1,7 @@
 import type { School, SCHOOLS } from '../../build/model';
 import { schoolOf, type BuildCode, type BuildStep, type Caution } from '../../build/steps';
 import type { BuildRecord } from '../../build/model';
-import { formatQuantity, formatSpan, type UnitChoice } from '../../quantity/format';
+import { formatQuantity, formatSpan, rounded, type UnitChoice } from '../../quantity/format';
 import { plural } from '../../quantity/plural';
 
 /** What can hurt, once, where it first counts. */
@@ -107,10 +107,11 @@ export const wordFirst = (first: BuildStep, second: BuildStep, units: UnitChoice
 const listed = (names: readonly string[]): string =>
   names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
 const low = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
-const grams = (value: number): string =>
-  value >= 1000
-    ? `${(value / 1000).toFixed(value < 10_000 ? 2 : 1)} kg`
-    : `${value >= 100 ? Math.round(value) : Number(value.toPrecision(2))} g`;
+/** Salts are weighed finer than stones. */
+const grams = (value: number, units: UnitChoice): string => {
+  if (value < 1000) return `${value >= 100 ? Math.round(value) : rounded(value, value < 10 ? 2 : 1, units)} g`;
+  return units.mass === 'kg' ? `${rounded(value / 1000, 2, units)} kg` : formatQuantity('mass', value, units);
+};
 
 /** How long a wait is, as people say it. */
 export function wordWait(hours: number): string {
@@ -211,6 +212,7 @@ export function wordBuildStep(step: BuildStep, units: UnitChoice, record: Pick<B
         `Lay ${volume(n('litres'))} of ${what}`,
         `${formatSpan('length', [n('least'), n('most')], units)} thick${weight}.`,
         n('cloth') > 0 && 'Cloth under it first.',
+        n('zoned') > 0 && 'Only where the drawing has it.',
         n('leave') > 0 && 'As it comes, unrinsed.',
         n('unrinsed') > 0 && 'As bought: it clears in days.',
         n('filler') > 0 && 'It gives height and is covered: leave a finger’s width to the panes.',
@@ -281,7 +283,7 @@ export function wordBuildStep(step: BuildStep, units: UnitChoice, record: Pick<B
       );
       const salts = names
         .slice(n('parts'))
-        .map((name, i) => (values[`salt${i}`] === undefined ? name : `${grams(n(`salt${i}`))} ${low(name)}`));
+        .map((name, i) => (values[`salt${i}`] === undefined ? name : `${grams(n(`salt${i}`), units)} ${low(name)}`));
       return say(
         `Mix the water: ${[...parts, ...salts].join(' + ')}`,
         n('salt') > 0
@@ -309,7 +311,15 @@ export function wordBuildStep(step: BuildStep, units: UnitChoice, record: Pick<B
     case 'stems':
       return say(`Plant long stems: ${n('count')} of ${listed(names)}`, 'Sorted by length, long ones behind, a finger deep, one by one.');
     case 'loose':
-      return say(`Put in ${what}`, 'Rinsed, soaked until they sink.');
+      return say(
+        `Put in ${listed(
+          names.map((name, i) => {
+            const [litres, weight] = [values[`litres${i}`], values[`grams${i}`]];
+            return `${litres !== undefined ? `${volume(litres)} of ` : weight !== undefined ? `${grams(weight, units)} of ` : ''}${low(name)}`;
+          }),
+        )}`,
+        'Rinsed, soaked until they sink.',
+      );
     case 'float':
       return say(`Float ${n('count')}: ${listed(names)}`, 'Dry side up, out of the stream.');
     case 'ring':

@@ -123,7 +123,8 @@ describe('the work at the tank', () => {
       list.items.add(file);
       input.files = list.files;
       input.dispatchEvent(new Event('change'));
-      for (let i = 0; i < 80; i++) {
+      // a disk under load takes its time to say that it has a picture
+      for (let i = 0; i < 800; i++) {
         await new Promise((resolve) => setTimeout(resolve, 25));
         await refresh();
         if (!text('.photos').includes('Keeping')) break;

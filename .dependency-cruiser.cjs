@@ -1,11 +1,11 @@
 /**
  * The import rule. Inside core, arrows only run downwards:
- * assessment -> design -> domains -> chemistry, light, window, scene, tank, schedule -> catalogue -> calculation -> quantity.
+ * assessment -> design -> domains -> chemistry, light, window, scene, tank, schedule, reading -> catalogue -> calculation -> quantity.
  * Domains never import each other; nothing in core imports the app, the server or the tools.
  */
-const domains = 'biotope|vessel|water|substrate|hardscape|plants|equipment|stocking|lots|health|build|startup|care|breeding';
+const domains = 'biotope|vessel|water|substrate|hardscape|plants|equipment|stocking|lots|health|build|startup|log|care|breeding';
 const benches = 'livestock|vessel|water|substrate|hardscape|plants|equipment|stocking|startup|care|breeding';
-const shared = 'chemistry|light|window|scene|tank|schedule';
+const shared = 'chemistry|light|window|scene|tank|schedule|reading';
 const layers = [
   ['quantity', 'quantity'],
   ['calculation', 'quantity|calculation'],

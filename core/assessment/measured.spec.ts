@@ -6,7 +6,8 @@ import { carbonateAtPco2 } from '../chemistry/carbonate-system';
 import type { Design } from '../design/design';
 import { MEQ_PER_DEGREE_ALKALINITY } from '../quantity/unit';
 import { lowBarn } from '../testing/tanks';
-import { doubtOf, lastReading, markOf, Reading, readingNow, type Readings } from '../water/reading';
+import { doubtOf } from '../reading/doubt';
+import { lastReading, markOf, Reading, readingNow, type Readings } from '../water/reading';
 
 const base = tank([['caridina-logemanni', 20]], { vessel: box(450, 280, 300), shares: { ro: 1 } });
 const read = (design: Design, readings: Record<string, Partial<Reading>>): Design => ({

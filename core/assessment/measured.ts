@@ -1,7 +1,9 @@
 import { alkalinityAtPh } from '../chemistry/carbonate-system';
 import { distanceOutside, type Span } from '../quantity/range';
 import { MEQ_PER_DEGREE_ALKALINITY, MMOL_PER_DEGREE_HARDNESS } from '../quantity/unit';
-import { lastReading, READ_PARAMETERS, readingNow, doubtOf, type Reading, type ReadParameter } from '../water/reading';
+import { doubtOf } from '../reading/doubt';
+import { READ_PARAMETERS, type ReadParameter } from '../reading/parameter';
+import { lastReading, readingNow, type Reading } from '../water/reading';
 import { NITRATE_PER_N } from '../tank/at-rest';
 import { FRESH_SALINITY_MAX, type TankScenario } from '../tank/scenario';
 import type { Assessment } from './assessment';

@@ -1,3 +1,4 @@
+import { FORMULA } from '../quantity/spreadsheet';
 import { strToU8, zipSync } from 'fflate';
 import papaparse from 'papaparse';
 import type { Biotope } from '../catalogue/biotope';
@@ -61,9 +62,6 @@ type Row<T extends Table> = Partial<Record<(typeof TERMS)[T][number], string | n
 
 /** Records as Darwin Core tables, one CSV text each. */
 export type DarwinCore = Readonly<Record<Table, string>>;
-
-/** Cells that a spreadsheet would take for a formula are marked with a leading apostrophe; numbers below zero are not. */
-export const FORMULA = /^(?:[=+@\t\r]|-(?![\d.]))/;
 
 const csv = <T extends Table>(table: T, rows: readonly Row<T>[]): string =>
   `${papaparse.unparse(

@@ -6,7 +6,8 @@ import type { Organism } from '../catalogue/organism';
 import { PARAMETER_META, PARAMETERS, type Parameter } from '../catalogue/parameter';
 import { REGIONS, RegionId } from '../catalogue/region';
 import { Basis, type Fact } from '../quantity/fact';
-import { AIR, COLOUR, FORMULA, MATERIAL, RAIN, SAID } from './darwin-core';
+import { unmarked } from '../quantity/spreadsheet';
+import { AIR, COLOUR, MATERIAL, RAIN, SAID } from './darwin-core';
 
 export const RECORD_LIMITS = { bytes: 5_000_000, rows: 20_000, places: 60 };
 
@@ -199,14 +200,8 @@ function linesOf(file: string, text: string, left: LeftLine[]): Line[] {
       left.push({ file, line, reason: `has ${row.length} cells where the head has ${terms.length}` });
       return [];
     }
-    return [{ file, line, cells: Object.fromEntries(terms.map((term, c) => [term, plainCell(row[c] ?? '')])) }];
+    return [{ file, line, cells: Object.fromEntries(terms.map((term, c) => [term, unmarked((row[c] ?? '').trim())])) }];
   });
-}
-
-/** A cell without the mark that keeps a spreadsheet from reading it as a formula. */
-function plainCell(cell: string): string {
-  const text = cell.trim();
-  return text.startsWith("'") && FORMULA.test(text.slice(1)) ? text.slice(1) : text;
 }
 
 const isEvent = (cells: Line['cells']): boolean =>

@@ -1,4 +1,5 @@
-import { doubtOf, readingNow } from '../../water/reading';
+import { doubtOf } from '../../reading/doubt';
+import { readingNow } from '../../water/reading';
 import { waterMark } from '../water-mark';
 import type { Finding } from '../../calculation/finding';
 import { inOrder } from '../../design/design';

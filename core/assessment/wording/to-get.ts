@@ -1,5 +1,5 @@
 import papaparse from 'papaparse';
-import { FORMULA } from '../../biotope/darwin-core';
+import { FORMULA } from '../../quantity/spreadsheet';
 import { formatQuantity, rounded, type UnitChoice } from '../../quantity/format';
 import type { GetGroup, ToGet } from '../plan/to-get';
 import { plain } from './words';

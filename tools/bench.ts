@@ -137,7 +137,7 @@ function roomOf(tanks: number): { room: Room; designs: Design[] } {
 /** To the last of 40 cards with its drawing: from a press on the room's name, and from its address with the program starting anew. */
 async function benchRoom(page: Page, url: string): Promise<Row[]> {
   const file = join(mkdtempSync(join(tmpdir(), 'terroir-bench-')), 'room.zip');
-  writeFileSync(file, writeRoomArchive({ ...roomOf(40), photos: [], cited: { catalogue: catalogueData.edition, entries: [] } }));
+  writeFileSync(file, writeRoomArchive({ ...roomOf(40), photos: [], logs: [], cited: { catalogue: catalogueData.edition, entries: [] } }));
   await page.goto(url);
   await page.waitForSelector('.tanks a');
   await ((await page.$('input[type=file]')) as ElementHandle<HTMLInputElement>).uploadFile(file);
@@ -281,7 +281,9 @@ async function benchImport(page: Page): Promise<Row> {
   const { room } = roomOf(0);
   const size = JSON.stringify(large, null, 1).length;
   const designs = Array.from({ length: Math.ceil(5e6 / size) }, (_, i) => ({ ...large, id: `large-${i}`, roomId: room.id }));
-  const zip = Buffer.from(writeRoomArchive({ room, designs, photos: [], cited: { catalogue: 'bench', entries: [] } })).toString('base64');
+  const zip = Buffer.from(writeRoomArchive({ room, designs, photos: [], logs: [], cited: { catalogue: 'bench', entries: [] } })).toString(
+    'base64',
+  );
   await page.goto('about:blank');
   await page.evaluate(built.outputFiles[0]!.text);
   const samples = await page.evaluate((text) => (window as unknown as { runImport(zip: string): number[] }).runImport(text), zip);

@@ -212,7 +212,7 @@ export class Files {
   }
 
   protected async keep(): Promise<void> {
-    const design = this.view.design();
+    const design = this.view.state()?.document;
     if (!design) return;
     await this.library.keepSnapshot(design, 'kept');
     await this.refresh();

@@ -3,11 +3,12 @@ import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { Photo } from '../../core/build/photo';
 import type { Design } from '../../core/design/design';
 import type { Room } from '../../core/design/room';
+import type { Entry } from '../../core/log/model';
 import { ChangedElsewhere } from './document-store';
 import { notJudged, type TankSummary } from './summary';
 
 /** Version of the browser store's own layout; documents carry versions of their own. */
-export const STORE_VERSION = 3;
+export const STORE_VERSION = 4;
 
 export interface TerroirDb extends DBSchema {
   rooms: { key: string; value: Room };
@@ -17,6 +18,8 @@ export interface TerroirDb extends DBSchema {
   snapshots: { key: number; value: Snapshot; indexes: { byDesign: string } };
   /** Pictures of the building. */
   photos: { key: [designId: string, id: string]; value: StoredPhoto; indexes: { byDesign: string } };
+  /** What happened in each tank; an entry is put in once and never changed. */
+  log: { key: [designId: string, id: string]; value: StoredEntry; indexes: { byKind: [designId: string, kind: string] } };
   notes: { key: string; value: string };
 }
 
@@ -26,6 +29,9 @@ export interface StoredDesign {
   savedAt: string;
   design: Design;
 }
+
+/** An entry, and the tank whose log it stands in. */
+export type StoredEntry = Entry & { designId: string };
 
 export interface StoredPhoto extends Photo {
   takenAt: string;
@@ -59,6 +65,7 @@ export function database(): Promise<IDBPDatabase<TerroirDb>> {
         db.createObjectStore('snapshots', { keyPath: 'id', autoIncrement: true }).createIndex('byDesign', 'designId');
       }
       if (before < 3) db.createObjectStore('photos', { keyPath: ['designId', 'id'] }).createIndex('byDesign', 'designId');
+      if (before < 4) db.createObjectStore('log', { keyPath: ['designId', 'id'] }).createIndex('byKind', ['designId', 'kind']);
     },
     blocked() {
       storeBlocked$.next(true);
@@ -115,15 +122,16 @@ async function follows(
   throw new ChangedElsewhere(stored === undefined);
 }
 
-/** A tank as it is stored, with the earlier states and the pictures that hang on it. */
+/** A tank as it is stored, with the earlier states, the pictures and the log that hang on it. */
 export interface StoredTank {
   record: StoredDesign;
   summary: TankSummary;
   snapshots: readonly Snapshot[];
   photos: readonly StoredPhoto[];
+  log: readonly StoredEntry[];
 }
 
-const WHOLE = ['rooms', 'designs', 'summaries', 'snapshots', 'photos'] as const;
+const WHOLE = ['rooms', 'designs', 'summaries', 'snapshots', 'photos', 'log'] as const;
 
 /** A room with its tanks as they are stored. */
 export interface TakenRoom {
@@ -138,7 +146,8 @@ export async function stored(roomId: string, ids: readonly string[]): Promise<Ta
   const tanks: StoredTank[] = [];
   for (const id of ids) {
     const [record, summary] = await Promise.all([tx.objectStore('designs').get(id), tx.objectStore('summaries').get(id)]);
-    if (record) tanks.push({ record, summary: summary ?? notJudged(record.design, record.savedAt), snapshots: [], photos: [] });
+    if (!record) continue;
+    tanks.push({ record, summary: summary ?? notJudged(record.design, record.savedAt), snapshots: [], photos: [], log: [] });
   }
   await tx.done;
   return room ? { room, tanks } : null;
@@ -154,11 +163,12 @@ export async function putWhole(room: Room | null, tanks: readonly StoredTank[], 
   const [rooms, designs] = [tx.objectStore('rooms'), tx.objectStore('designs')];
   const wanted = async (here: Promise<string | undefined>) => only === undefined || (await here) === undefined;
   if (room && (await wanted(rooms.getKey(room.id)))) await rooms.put(room);
-  for (const { record, summary, snapshots, photos } of tanks) {
+  for (const { record, summary, snapshots, photos, log } of tanks) {
     if (!(await wanted(designs.getKey(record.id)))) continue;
     const writes = [
       ...snapshots.map((snapshot) => tx.objectStore('snapshots').put(snapshot)),
       ...photos.map((photo) => tx.objectStore('photos').put(photo)),
+      ...log.map((entry) => tx.objectStore('log').put(entry)),
     ];
     await Promise.all([designs.put(record), tx.objectStore('summaries').put(summary), ...writes]);
   }
@@ -169,27 +179,35 @@ export async function putWhole(room: Room | null, tanks: readonly StoredTank[], 
 export async function removeWhole(roomId: string | null, ids: readonly string[]): Promise<StoredTank[]> {
   const tx = (await database()).transaction(WHOLE, 'readwrite', { durability: 'strict' });
   const [designs, summaries] = [tx.objectStore('designs'), tx.objectStore('summaries')];
-  const [snapshots, photos] = [tx.objectStore('snapshots'), tx.objectStore('photos')];
+  const [snapshots, photos, log] = [tx.objectStore('snapshots'), tx.objectStore('photos'), tx.objectStore('log')];
   const taken: StoredTank[] = [];
   for (const id of ids) {
-    const [record, summary, earlier, pictures] = await Promise.all([
+    const [record, summary, earlier, pictures, entries] = await Promise.all([
       designs.get(id),
       summaries.get(id),
       snapshots.index('byDesign').getAll(id),
       photos.index('byDesign').getAll(id),
+      log.getAll(ofTank(id)),
     ]);
-    if (record) taken.push({ record, summary: summary ?? notJudged(record.design, record.savedAt), snapshots: earlier, photos: pictures });
+    if (record) {
+      const summed = summary ?? notJudged(record.design, record.savedAt);
+      taken.push({ record, summary: summed, snapshots: earlier, photos: pictures, log: entries });
+    }
     await Promise.all([
       designs.delete(id),
       summaries.delete(id),
       ...earlier.map((one) => snapshots.delete(one.id!)),
       ...pictures.map((one) => photos.delete([one.designId, one.id])),
+      log.delete(ofTank(id)),
     ]);
   }
   if (roomId !== null) await tx.objectStore('rooms').delete(roomId);
   await tx.done;
   return taken;
 }
+
+/** All keys of one tank, where keys begin with it. */
+export const ofTank = (id: string): IDBKeyRange => IDBKeyRange.bound([id], [id, []]);
 
 /** Most earlier states that are kept of one design, beside those that were kept by hand. */
 const SNAPSHOTS = 20;

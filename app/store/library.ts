@@ -30,6 +30,9 @@ import { JudgeFeed } from './judge-feed';
 import { EDITION } from '../../catalogue/edition';
 import { wholeCatalogue } from './shipped-catalogue';
 import { photosOf } from './photos';
+import { readLog } from './tank-logs';
+import { timelineOf } from '../../core/log/timeline';
+import { withRecord } from '../../core/assessment/record';
 import { usedIds, usedOf } from './used-ids';
 import { withOwn } from '../../core/design/own-catalogue';
 import { judgedBy, notJudged, TankSummary } from './summary';
@@ -113,9 +116,10 @@ export class Library {
       if (summary.judged?.by === by && summary.judged.power) continue;
       const stored = await this.design(summary.id).catch(() => null);
       if (!stored) continue;
+      const recorded = withRecord(stored.document, timelineOf((await readLog(summary.id)).entries));
       const renewed = {
         ...summary,
-        judged: await firstValueFrom(this.feed.ask('card', stored.document, room, { units }, { whole: false })),
+        judged: await firstValueFrom(this.feed.ask('card', recorded, room, { units }, { whole: false })),
       };
       fresh.push(renewed);
       await this.attempt(async () => {
@@ -217,7 +221,9 @@ export class Library {
     this.unwritten.designs.delete(id);
     const [taken] = await removeWhole(null, [id]);
     this.tell(id);
-    return taken || waiting ? { snapshots: taken?.snapshots ?? [], photos: taken?.photos ?? [], ...(waiting ?? taken!) } : null;
+    return taken || waiting
+      ? { snapshots: taken?.snapshots ?? [], photos: taken?.photos ?? [], log: taken?.log ?? [], ...(waiting ?? taken!) }
+      : null;
   }
 
   /** Puts a deleted tank back; one that stands in its place by now stays. */
@@ -358,8 +364,9 @@ export class Library {
       const entry = known.organisms.get(id);
       return entry ? [JSON.parse(JSON.stringify(entry)) as never] : [];
     });
-    const { go, stay } = await photosOf(designs).catch(() => ({ go: [], stay: 0 }));
-    const zip = writeRoomArchive({ room, designs, photos: go, cited: { catalogue: catalogue.edition, entries } });
+    const logs = await Promise.all(designs.map(async ({ id }) => ({ designId: id, entries: (await readLog(id)).entries })));
+    const { go, stay } = await photosOf(designs, logs).catch(() => ({ go: [], stay: 0 }));
+    const zip = writeRoomArchive({ room, designs, photos: go, logs, cited: { catalogue: catalogue.edition, entries } });
     return { zip, unreadable, photosLeft: stay };
   }
 
@@ -368,7 +375,7 @@ export class Library {
     const { readRoomArchive } = await import('../../core/design/archive');
     const read = readRoomArchive(packed);
     if (!read.ok) return read;
-    const { room, designs, photos } = read.document;
+    const { room, designs, photos, logs } = read.document;
     const roomTaken = (await this.room(room.id).catch(() => true)) !== null;
     const named: Room = roomTaken ? { ...room, name: copyName(room.name), invented: false } : room;
     const ids = new Map<string, string>();
@@ -379,7 +386,12 @@ export class Library {
     const takenAt = new Date().toISOString();
     const tanks = whole.designs.map((design, i): StoredTank => {
       const pictures = photos.filter(({ designId }) => designId === designs[i]!.id);
-      return { ...newTank(design), photos: pictures.map((photo) => ({ ...photo, designId: design.id, takenAt })) };
+      const entries = logs.find(({ designId }) => designId === designs[i]!.id)?.entries ?? [];
+      return {
+        ...newTank(design),
+        photos: pictures.map((photo) => ({ ...photo, designId: design.id, takenAt })),
+        log: entries.map((entry) => ({ ...entry, designId: design.id })),
+      };
     });
     await this.keep(() => putWhole(comes, tanks));
     this.tell(comes.id);
@@ -467,7 +479,7 @@ function recordOf(design: Design): StoredDesign {
 
 function newTank(design: Design): StoredTank {
   const record = recordOf(design);
-  return { record, summary: notJudged(design, record.savedAt), snapshots: [], photos: [] };
+  return { record, summary: notJudged(design, record.savedAt), snapshots: [], photos: [], log: [] };
 }
 
 /** A stored room by its name, or what can be said of it. */

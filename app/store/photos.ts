@@ -2,9 +2,11 @@ import { PHOTO_LIMITS, photoFault } from '../../core/build/photo';
 import { ARCHIVE_LIMITS } from '../../core/design/archive-limits';
 import type { Design } from '../../core/design/design';
 import { freshId } from '../../core/design/fresh-id';
+import { standing, timelineOf } from '../../core/log/timeline';
+import type { TankLog } from '../../core/design/archive';
 import { database, type StoredPhoto } from './database';
 
-/** The pictures of one tank's building, oldest first. */
+/** The pictures of one tank, of its building and of its log, oldest first. */
 export async function photosOfTank(designId: string): Promise<StoredPhoto[]> {
   const stored = await (await database()).getAllFromIndex('photos', 'byDesign', designId);
   return stored.sort((a, b) => a.takenAt.localeCompare(b.takenAt));
@@ -12,12 +14,16 @@ export async function photosOfTank(designId: string): Promise<StoredPhoto[]> {
 
 /**
  * Pictures that go along in a room's file, the newest first as far as there is room for them; and how many stay. One that was taken out of its
- * step is kept for Undo, and goes nowhere.
+ * step or struck out of the log is kept, and goes nowhere.
  */
-export async function photosOf(designs: readonly Design[]): Promise<{ go: StoredPhoto[]; stay: number }> {
+export async function photosOf(designs: readonly Design[], logs: readonly TankLog[]): Promise<{ go: StoredPhoto[]; stay: number }> {
   const shown = await Promise.all(
     designs.map(async ({ id, build }) => {
-      const named = new Set(Object.values(build.ticks).flatMap(({ photoIds }) => photoIds));
+      const entries = logs.find(({ designId }) => designId === id)?.entries ?? [];
+      const named = new Set([
+        ...Object.values(build.ticks).flatMap(({ photoIds }) => photoIds),
+        ...standing(timelineOf(entries)).flatMap(({ entry }) => (entry.kind === 'photo' ? [entry.photoId] : [])),
+      ]);
       return named.size === 0 ? [] : (await photosOfTank(id)).filter((photo) => named.has(photo.id));
     }),
   );

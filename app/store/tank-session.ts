@@ -16,6 +16,7 @@ import {
   timer,
 } from 'rxjs';
 import { assess, type Assessment } from '../../core/assessment/assess';
+import { withRecord } from '../../core/assessment/record';
 import type { DeriveCache } from '../../core/assessment/derive';
 import type { Help } from '../../core/assessment/remedies/offer';
 import type { Remedy } from '../../core/assessment/remedies/remedy';
@@ -29,6 +30,7 @@ import { DocumentStore, type DocumentState } from './document-store';
 import { JudgeFeed } from './judge-feed';
 import { Library } from './library';
 import { PreferencesStore } from './preferences';
+import { TankLogs, type LogState } from './tank-logs';
 import { RoomSession } from './room-session';
 import { catalogueOf, wholeCatalogue } from './shipped-catalogue';
 import { idsToJudge } from './used-ids';
@@ -73,6 +75,7 @@ export class TankSession {
   private readonly preferences = inject(PreferencesStore);
   private readonly feed = inject(JudgeFeed);
   private readonly judge = inject(JUDGE);
+  private readonly logs = inject(TankLogs);
   private readonly open$ = new BehaviorSubject<OpenTank | null>(null);
   private lock: WriteLock | null = null;
   private closing: Promise<void> = Promise.resolve();
@@ -99,6 +102,28 @@ export class TankSession {
   /** What a hand is dragging at, not yet an edit. */
   private readonly preview$ = new BehaviorSubject<Preview | null>(null);
 
+  /** What happened in it. */
+  readonly log$: Observable<LogState | null> = this.tank$.pipe(
+    switchMap(({ design }) => this.logs.open$.pipe(map((log) => (log?.designId === design.state.document.id ? log : null)))),
+    distinctUntilChanged(),
+  );
+
+  /** The tank as it is judged: the design, with what its log has of readings and tests. */
+  recorded(design: Design): Design {
+    const log = this.logs.open$.value;
+    if (log?.designId !== design.id || log.lines.length === 0) return design;
+    const known = this.kept.get(design);
+    if (known?.lines === log.lines) return known.design;
+    const recorded = withRecord(design, log.lines);
+    // readings that say the same are the same: nothing is judged again for a note
+    const same =
+      known && JSON.stringify([known.design.readings, known.design.startup]) === JSON.stringify([recorded.readings, recorded.startup]);
+    const kept = { lines: log.lines, design: same ? known.design : recorded };
+    this.kept.set(design, kept);
+    return kept.design;
+  }
+  private readonly kept = new WeakMap<Design, { lines: LogState['lines']; design: Design }>();
+
   readonly assessment$: Observable<Assessment> = this.tank$.pipe(
     switchMap(({ design, room }) =>
       combineLatest([
@@ -112,11 +137,16 @@ export class TankSession {
         ),
         this.preview$,
         this.shipped$,
+        this.log$,
       ]).pipe(
         map(([d, r, preview, catalogue]) => {
-          const shown = previewed(d, r, preview);
-          return this.attempted(() => this.judge({ ...shown, catalogue: withOwn(catalogue, shown.room.own) }, this.cache));
+          const { design: planned, room } = previewed(d, r, preview);
+          return { shown: { design: this.recorded(planned), room }, catalogue };
         }),
+        distinctUntilChanged((a, b) => a.shown.design === b.shown.design && a.shown.room === b.shown.room && a.catalogue === b.catalogue),
+        map(({ shown, catalogue }) =>
+          this.attempted(() => this.judge({ ...shown, catalogue: withOwn(catalogue, shown.room.own) }, this.cache)),
+        ),
       ),
     ),
     filter((assessment) => assessment !== null),
@@ -198,6 +228,8 @@ export class TankSession {
       },
     });
     this.open$.next({ design, room });
+    // judged by it as soon as it is here: the first verdict does not wait for a long log
+    void this.logs.open(id);
     // what cannot be had now is asked for again when it is searched
     setTimeout(() => void this.wantWhole().catch(() => undefined), REST_OF_CATALOGUE_AFTER_MS);
     await this.lockFor(id, false);
@@ -230,8 +262,9 @@ export class TankSession {
   }
 
   /** The judgement of a state that is to be saved: the one on the screen, if it is of that state. */
-  private judged(design: Design, room: Room): Assessment | null {
+  private judged(planned: Design, room: Room): Assessment | null {
     const { shown } = this;
+    const design = this.recorded(planned);
     if (shown?.world.design === design && shown.world.room === room) return shown;
     return this.attempted(() => this.judge({ design, room, catalogue: withOwn(this.shipped$.value, room.own) }, new Map(this.cache)));
   }
@@ -243,6 +276,7 @@ export class TankSession {
     const { current, lock } = this;
     this.lock = null;
     this.open$.next(null);
+    this.logs.close();
     if (current) this.closing = Promise.all([this.closing, this.letGo(current)]).then(() => lock?.release());
     return this.closing;
   }

@@ -19,7 +19,14 @@ export class TankView {
   readonly helps = toSignal(this.store.helps$);
   readonly catalogue = toSignal(this.store.catalogue$);
 
-  readonly design = computed(() => this.state()?.document);
+  /** The log of the tank; undefined while it is read. */
+  readonly log = toSignal(this.store.log$);
+  /** The plan, with what its log has of readings and tests. */
+  readonly design = computed(() => {
+    const document = this.state()?.document;
+    this.log();
+    return document && this.store.recorded(document);
+  });
   readonly room = computed(() => this.roomState()?.document);
   readonly derived = computed(() => this.assessment()?.derived);
   readonly members = computed(() => this.derived()?.['stock.members'].value ?? []);

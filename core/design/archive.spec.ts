@@ -5,13 +5,26 @@ import { lowBarn, peatPocket, weedyThicket } from '../testing/tanks';
 import { ARCHIVE_LIMITS } from './archive-limits';
 import { readRoomArchive, writeRoomArchive, type RoomArchive } from './archive';
 import { readDesignFile } from './document';
+import type { Entry } from '../log/model';
 import { readJson } from './outside-json';
 
 const PHOTO = { designId: weedyThicket.id, id: 'of the bed/1', jpeg: Uint8Array.of(0xff, 0xd8, 0xff, 0xe0, 1, 2, 3) };
+const ENTRY: Entry = {
+  kind: 'change',
+  id: 'one',
+  at: '2026-03-29T08:15:00+02:00',
+  written: '2026-03-29T06:16:00Z',
+  note: 'first',
+  corrects: null,
+  litres: 12,
+  fraction: null,
+};
+const STRUCK: Entry = { kind: 'struck', id: 'two', at: ENTRY.at, written: '2026-03-29T07:00:00Z', note: '', corrects: 'one' };
 const ARCHIVE: RoomArchive = {
   room: lowBarn,
   designs: [peatPocket, weedyThicket],
   photos: [PHOTO],
+  logs: [{ designId: weedyThicket.id, entries: [ENTRY, STRUCK] }],
   cited: { catalogue: 'test', entries: [] },
 };
 const whole = writeRoomArchive(ARCHIVE);
@@ -36,6 +49,19 @@ describe('a room as a file', () => {
   it('comes back as it went', () => {
     const read = readRoomArchive(whole);
     expect(read.ok ? read.document : read.refusals).toEqual(ARCHIVE);
+  });
+
+  it('is refused where an entry of a log is not sound, or its tank is missing', () => {
+    const logged = (entry: object) => writeRoomArchive({ ...ARCHIVE, logs: [{ designId: weedyThicket.id, entries: [entry as Entry] }] });
+    expect(reasons(logged({ ...ENTRY, litres: -1 }))).toContain('logs/002.json: entries.0.litres: less than nothing');
+    expect(reasons(logged({ ...ENTRY, at: 'yesterday' }))).toContain('a time is written');
+    expect(
+      reasons(
+        tampered((files) => {
+          files['logs/009.json'] = files['logs/002.json']!;
+        }),
+      ),
+    ).toContain('logs/009.json: is not named in the manifest');
   });
 
   it('is the same file for the same room', () => {

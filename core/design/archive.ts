@@ -9,15 +9,26 @@ import type { Read } from './document';
 import { refusalsOf, type Refusal } from './edit';
 import { migrateDesign, migrateRoom } from './migrate';
 import { readJson } from './outside-json';
+import { Entry, LOG_SCHEMA } from '../log/model';
 import { Room, ROOM_SCHEMA } from './room';
 import { newerThan } from './version';
+
+/** The log of one tank: every entry, corrections too. */
+export interface TankLog {
+  designId: string;
+  entries: Entry[];
+}
+
+const LogFile = z.strictObject({ terroir: z.literal('log'), schema: z.literal(LOG_SCHEMA), entries: z.array(Entry).max(1_000_000) });
 
 /** A room with all its designs. */
 export interface RoomArchive {
   room: Room;
   designs: Design[];
-  /** Pictures of the building, of these designs. */
+  /** Pictures of the building and of the logs, of these designs. */
   photos: Photo[];
+  /** What happened in them. */
+  logs: TankLog[];
   /** The edition of the catalogue, and every entry of it that the designs use. */
   cited: { catalogue: string; entries: z.infer<ReturnType<typeof z.json>>[] };
 }
@@ -38,7 +49,7 @@ const STAMP = new Date('2000-01-01T00:00:00Z');
 const checksum = (bytes: Uint8Array): string => bytesToHex(sha256(bytes));
 
 /** The zip of a room: manifest with checksums, room, one file per design, its pictures under the same number, cited catalogue entries. */
-export function writeRoomArchive({ room, designs, photos, cited }: RoomArchive): Uint8Array {
+export function writeRoomArchive({ room, designs, photos, logs, cited }: RoomArchive): Uint8Array {
   const files: Record<string, Uint8Array> = {
     'room.json': json(room),
     'cited.json': json(cited),
@@ -50,6 +61,14 @@ export function writeRoomArchive({ room, designs, photos, cited }: RoomArchive):
       }),
     ),
   };
+  for (const [i, { id }] of designs.entries()) {
+    const entries = logs.find(({ designId }) => designId === id)?.entries ?? [];
+    // an entry a line: a log has tens of thousands
+    if (entries.length > 0)
+      files[`logs/${numbered(i)}.json`] = strToU8(
+        `{"terroir":"log","schema":${LOG_SCHEMA},"entries":[\n${entries.map((entry) => JSON.stringify(entry)).join(',\n')}\n]}\n`,
+      );
+  }
   const manifest: z.infer<typeof Manifest> = {
     terroir: 'room',
     schema: ARCHIVE_SCHEMA,
@@ -168,19 +187,29 @@ export function readRoomArchive(packed: Uint8Array): Read<RoomArchive> {
     seen.set(id, path);
     designs.push(design.document);
   }
+  const designAt = (number: string) => [...seen].find(([, at]) => at === `designs/${number}.json`)?.[0];
   const photos = [...files].flatMap(([path, jpeg]): Photo[] => {
     const named = /^photos\/(\d{3,4})\/([^/]{1,240})\.jpg$/.exec(path);
     if (!named) return [];
     const fault = photoFault(jpeg);
     if (fault) faults.push({ path, reason: fault });
-    const designId = [...seen].find(([, at]) => at === `designs/${named[1]}.json`)?.[0];
+    const designId = designAt(named[1]!);
     if (designId === undefined) faults.push({ path, reason: `is a picture of designs/${named[1]}.json, which is not there` });
     const id = decoded(named[2]!);
     if (id === null) faults.push({ path, reason: 'has a name that cannot be read' });
     return designId === undefined || id === null ? [] : [{ designId, id, jpeg }];
   });
+  const logs = [...files].flatMap(([path, bytes]): TankLog[] => {
+    const named = /^logs\/(\d{3,4})\.json$/.exec(path);
+    if (!named) return [];
+    const log = parsed(path, bytes, LogFile, undefined, ['log', LOG_SCHEMA]);
+    if (!log.ok) faults.push(...log.refusals);
+    const designId = designAt(named[1]!);
+    if (designId === undefined) faults.push({ path, reason: `is the log of designs/${named[1]}.json, which is not there` });
+    return log.ok && designId !== undefined ? [{ designId, entries: log.document.entries }] : [];
+  });
   if (faults.length > 0 || !room.ok || !cited.ok) return { ok: false, refusals: faults.slice(0, 20) };
-  return { ok: true, document: { room: room.document, designs, photos, cited: cited.document } };
+  return { ok: true, document: { room: room.document, designs, photos, logs, cited: cited.document } };
 }
 
 function decoded(name: string): string | null {

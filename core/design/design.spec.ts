@@ -12,6 +12,7 @@ import fixture10 from './fixtures/design-v10.json';
 import fixture11 from './fixtures/design-v11.json';
 import fixture12 from './fixtures/design-v12.json';
 import fixture13 from './fixtures/design-v13.json';
+import roomFixture9 from './fixtures/room-v9.json';
 import { emptyBuild } from '../build/model';
 import fixture9 from './fixtures/design-v9.json';
 import { emptyCare } from '../care/model';
@@ -220,15 +221,24 @@ describe('a design document', () => {
     expect(read.ok ? (read.document as unknown) : read.refusals).toEqual({
       ...fixture12,
       design: { ...fixture12.design, schema: 13, build: emptyBuild(), startup: { ...fixture12.design.startup, seen: {} } },
-      room: { ...fixture12.room, schema: 8, prices: {} },
+      room: { ...fixture12.room, schema: 9, prices: {}, kits: {} },
     });
     expect(Object.keys(fixture12.room.lots).length).toBe(1);
   });
 
   it('of version 13 is read as it stands, with what was built of it and what things cost', () => {
     const read = readDesignFile(JSON.stringify(fixture13));
-    expect(read.ok ? (read.document as unknown) : read.refusals).toEqual(fixture13);
+    expect(read.ok ? (read.document as unknown) : read.refusals).toEqual({
+      ...fixture13,
+      room: { ...fixture13.room, schema: 9, kits: {} },
+    });
     expect(Object.keys(fixture13.design.build.ticks)).toEqual(['leak-test', 'rinse']);
+  });
+
+  it('of a room of version 9 is read with the kits that it is tested with', () => {
+    const read = readDesignFile(JSON.stringify(roomFixture9));
+    expect(read.ok ? (read.document as unknown) : read.refusals).toEqual(roomFixture9);
+    expect(Object.keys(roomFixture9.room.kits)).toEqual(['kh-drops', 'pen']);
   });
 
   it('of version 9 is read with the hours of its lamps, what a meter read, and what plants are given; its filter has no figures', () => {
@@ -296,8 +306,9 @@ describe('a design document', () => {
     const { own } = fixture6.room;
     expect(read.ok ? (read.document.room as unknown) : null).toEqual({
       ...fixture6.room,
-      schema: 8,
+      schema: 9,
       prices: {},
+      kits: {},
       law: null,
       pricePerKwh: null,
       lots: {},

@@ -271,6 +271,9 @@ function design12to13({ startup, ...design }: Json): Json {
 /** Version 8: what things cost here. */
 const room7to8 = (room: Json): Json => ({ ...room, schema: 8, prices: {} });
 
+/** Version 9: kits and meters that are tested with. */
+const room8to9 = (room: Json): Json => ({ ...room, schema: 9, kits: {} });
+
 const DESIGN_STEPS: Readonly<Record<number, (design: Json) => Json>> = {
   1: design1to2,
   2: design2to3,
@@ -293,6 +296,7 @@ const ROOM_STEPS: Readonly<Record<number, (room: Json) => Json>> = {
   5: room5to6,
   6: room6to7,
   7: room7to8,
+  8: room8to9,
 };
 
 function climb(document: unknown, steps: Readonly<Record<number, (document: Json) => Json>>): unknown {

@@ -5,9 +5,10 @@ import { factOf } from '../quantity/fact';
 import { Mark } from '../health/model';
 import { holdingsOf, lineageFaults } from '../lots/holdings';
 import { Lot, Move, Wanted } from '../lots/model';
+import { RoomKit } from '../reading/doubt';
 import { emptyOwnCatalogue, OwnCatalogue } from './own-catalogue';
 
-export const ROOM_SCHEMA = 8;
+export const ROOM_SCHEMA = 9;
 
 const Key = z.string().min(1).max(80);
 const MonthSpan = z
@@ -82,6 +83,8 @@ export const Room = z
     wanted: z.record(Key, Wanted),
     /** What things cost, by what they are. */
     prices: z.record(z.string().min(1).max(160), Price),
+    /** Kits and meters that are tested with. */
+    kits: z.record(Key, RoomKit),
     /** What this room adds to the catalogue. */
     own: OwnCatalogue,
     invented: z.boolean().optional(),
@@ -113,6 +116,7 @@ export function emptyRoom(id: string, name: string): Room {
     marks: {},
     wanted: {},
     prices: {},
+    kits: {},
     own: emptyOwnCatalogue(),
   };
 }

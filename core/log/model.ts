@@ -121,10 +121,11 @@ export type Entry = z.infer<typeof Entry>;
 export type EntryKind = Entry['kind'];
 export type ReadingEntry = Extract<Entry, { kind: 'reading' }>;
 
-/** An entry before it has a place in a log. */
-export type NewEntry = {
+/** Entries before they have a place in a log, by kind. */
+export type NewEntries = {
   [K in EntryKind]: Omit<Extract<Entry, { kind: K }>, 'id' | 'at' | 'written' | 'corrects' | 'note'> & { note?: string };
-}[EntryKind];
+};
+export type NewEntry = NewEntries[EntryKind];
 
 /** The day that the clock on the wall showed. */
 export const dayOfInstant = (at: Instant): Day => at.slice(0, 10);

@@ -36,11 +36,12 @@ describe('the course of a start', () => {
   });
 
   it('takes a test in what the kit reads, keeps it as nitrogen, and narrows by it', async () => {
-    const { type, press, design, until, text, host } = await openBench(CourseFace, begun(20));
+    const { type, press, design, until, untilLines, text, host } = await openBench(CourseFace, begun(20));
     await until('tr-band-chart svg');
     await type('Ammonia', '1.29');
     await type('Nitrite', '3.28');
     await press('Put it down');
+    await untilLines(1);
     const [test] = Object.values(design().startup!.tests);
     expect(test!.ammoniaMgN).toBeCloseTo(1, 2);
     expect(test!.nitriteMgN).toBeCloseTo(1, 2);
@@ -49,7 +50,7 @@ describe('the course of a start', () => {
   });
 
   it('refuses a test of tomorrow, before the start, or of nothing; and loses nothing', async () => {
-    const { press, design, host, refresh, text, type } = await openBench(CourseFace, begun(5));
+    const { press, design, host, refresh, text, type, untilLines } = await openBench(CourseFace, begun(5));
     const date = host.querySelector<HTMLInputElement>('[data-control=tests] input[type=date]')!;
     const on = async (day: string) => {
       date.value = day;
@@ -64,6 +65,7 @@ describe('the course of a start', () => {
     expect(await on(dayAfter(today, -6))).toContain('before the start');
     expect(design().startup!.tests).toEqual({});
     expect(await on(today)).toBe('');
+    await untilLines(1);
     expect(Object.keys(design().startup!.tests).length).toBe(1);
   });
 

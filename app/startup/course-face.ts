@@ -2,9 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { readinessOf } from '../../core/assessment/plan/readiness';
 import { startTankOf } from '../../core/assessment/plan/start';
 import { startOptions, type StartIf } from '../../core/assessment/plan/start-if';
+import { lineIdOf } from '../../core/assessment/record';
+import { waterMark } from '../../core/assessment/water-mark';
 import { stepNamesOf, wordStep } from '../../core/assessment/wording/steps';
 import { wordToShow } from '../../core/assessment/wording/readiness';
-import { nextOrder } from '../../core/design/design';
 import { pointer } from '../../core/design/edit';
 import { pastFault } from '../../core/design/edits/lot-edits';
 import { rounded } from '../../core/quantity/format';
@@ -12,12 +13,12 @@ import { dayAfter, dayOf, daysFrom } from '../../core/schedule/day';
 import { NO_STEP, type PlannedStep } from '../../core/schedule/step';
 import type { StartForecast } from '../../core/startup/ensemble';
 import { stuck } from '../../core/startup/findings';
-import type { HandCheck, Inoculum, StartKit, StartMethod, StartPlan, StartTest } from '../../core/startup/model';
+import type { HandCheck, Inoculum, StartKit, StartMethod, StartPlan } from '../../core/startup/model';
 import type { ToShow } from '../../core/startup/readiness';
-import { freshId } from '../../core/design/fresh-id';
 import { RouterLink } from '@angular/router';
 import { PlanStart } from '../parts/plan-start';
 import { PreferencesStore } from '../store/preferences';
+import { TankLogs } from '../store/tank-logs';
 import { TankSession } from '../store/tank-session';
 import { TankView } from '../store/tank-view';
 import { workedOut } from '../store/worked-out';
@@ -93,6 +94,7 @@ const NEW_PLAN: Omit<StartPlan, 'begun'> = {
 export class CourseFace {
   protected readonly view = inject(TankView);
   private readonly store = inject(TankSession);
+  private readonly logs = inject(TankLogs);
   private readonly units = inject(PreferencesStore).units;
   protected readonly today = dayOf(new Date());
   protected readonly methods = METHODS;
@@ -324,7 +326,7 @@ export class CourseFace {
   protected readonly nitrate = signal<number | null>(null);
   protected readonly fault = signal<string | null>(null);
 
-  protected addTest(): void {
+  protected async addTest(): Promise<void> {
     const plan = this.plan();
     if (!plan) return;
     const day = this.testDay();
@@ -339,20 +341,29 @@ export class CourseFace {
     this.fault.set(fault);
     if (fault) return;
     const by = (what: Analyte) => (this.asIon() === 'ion' ? AS_ION[what] : 1);
-    const value: StartTest = {
-      order: nextOrder(plan.tests),
-      day,
-      kit: this.kit(),
-      ammoniaMgN: ammonia === null ? null : ammonia * by('ammonia'),
-      nitriteMgN: nitrite === null ? null : nitrite * by('nitrite'),
-      nitrateMgN: nitrate === null ? null : nitrate * by('nitrate'),
+    const values = {
+      ...(ammonia === null ? {} : { ammoniaMgNPerL: ammonia * by('ammonia') }),
+      ...(nitrite === null ? {} : { nitriteMgNPerL: nitrite * by('nitrite') }),
+      // nitrate is logged as the ion
+      ...(nitrate === null ? {} : { nitrateMgPerL: (nitrate * by('nitrate')) / AS_ION.nitrate }),
     };
-    this.store.edit('Test', [{ op: 'add', path: pointer('startup', 'tests', freshId()), value }]);
+    const [design, room] = [this.view.design(), this.view.room()];
+    if (!design || !room) return;
+    const at = day === this.today ? new Date() : new Date(`${day}T12:00:00`);
+    const of = waterMark(design, room);
+    const written = await this.logs.write(
+      { kind: 'reading', of, from: 'hand', simulated: false, kit: this.kit(), kitId: null, values },
+      at,
+    );
+    if (!written.ok) return this.fault.set(written.reason);
     this.ammonia.set(null);
     this.nitrite.set(null);
     this.nitrate.set(null);
   }
-  protected removeTest(id: string): void {
-    this.store.edit('Test taken out', [{ op: 'remove', path: pointer('startup', 'tests', id) }]);
+  /** Strikes a test out of the log, or takes it out of a plan that has it of its own. */
+  protected async removeTest(id: string): Promise<void> {
+    const line = lineIdOf(id);
+    if (line !== null) await this.logs.strike(line);
+    else this.store.edit('Test taken out', [{ op: 'remove', path: pointer('startup', 'tests', id) }]);
   }
 }

@@ -4,6 +4,7 @@ import { Entry, instantAt, type NewEntry } from '../../core/log/model';
 import { doubleOf, timeFault } from '../../core/log/entry-faults';
 import { timelineOf, type Line } from '../../core/log/timeline';
 import { refusalsOf } from '../../core/design/edit';
+import type { LoggedParameter } from '../../core/reading/parameter';
 import { database, ofTank, type StoredEntry } from './database';
 
 /** The log of one tank as it is shown. */
@@ -95,6 +96,16 @@ export class TankLogs {
   /** Says of a line that it did not happen; it stays, struck out. */
   strike(id: string): Promise<Written> {
     return this.write({ kind: 'struck' }, new Date(), id);
+  }
+
+  /** Takes one value out of a reading; where it was the only one, the reading is struck out. */
+  takeOut(id: string, parameter: LoggedParameter): Promise<Written> {
+    const line = this.open$.value?.lines.find((one) => one.id === id);
+    if (line?.entry.kind !== 'reading') return Promise.resolve({ ok: false, reason: 'That is no reading of this log.' });
+    const { id: _id, at, written: _written, corrects: _corrects, values, ...rest } = line.entry;
+    const { [parameter]: _, ...others } = values;
+    if (Object.keys(others).length === 0) return this.strike(id);
+    return this.write({ ...rest, values: others }, new Date(at), id);
   }
 
   /** Takes many in at once, all or nothing. Those that are there already are left. @returns how many were new, or why none were taken */

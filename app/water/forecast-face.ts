@@ -9,6 +9,7 @@ import type { Design } from '../../core/design/design';
 import type { Room } from '../../core/design/room';
 import type { Span } from '../../core/quantity/range';
 import type { QuantityKind } from '../../core/quantity/unit';
+import { PARAMETER_META } from '../../core/reading/parameter';
 import { dayAfter, dayOf } from '../../core/schedule/day';
 import type { SeriesKey } from '../../core/tank/forecast';
 import { USUAL_OXYGEN_MG_PER_L } from '../../core/water/life-findings';
@@ -19,7 +20,6 @@ import { PreferencesStore } from '../store/preferences';
 import { TankView } from '../store/tank-view';
 import { BandChart } from '../ui/band-chart';
 import { shortDay } from '../ui/day-text';
-import { READ_NAME } from './readings';
 
 interface Shown {
   key: SeriesKey;
@@ -234,7 +234,7 @@ export class ForecastFace {
     const assessment = this.view.assessment();
     const scenario = assessment?.derived['tank.ahead'].value?.scenario;
     const of = assessment && scenario ? begunAsMeasured(scenario, assessment).of : [];
-    return of.length > 0 ? `It begins at what was measured: ${of.map((one) => READ_NAME[one]).join(', ')}.` : '';
+    return of.length > 0 ? `It begins at what was measured: ${of.map((one) => PARAMETER_META[one].name).join(', ')}.` : '';
   });
   protected readonly taken = computed(() => {
     const taken = this.view.derived()?.['tank.ahead'].value?.taken ?? [];

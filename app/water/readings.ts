@@ -1,43 +1,24 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { compareReadings, fittedCo2Uatm } from '../../core/assessment/measured';
+import { lineOfReading } from '../../core/assessment/record';
+import { KIT_WORD } from '../../core/assessment/wording/log';
 import { waterMark } from '../../core/assessment/water-mark';
-import { nextOrder } from '../../core/design/design';
 import { pointer } from '../../core/design/edit';
 import { formatQuantity } from '../../core/quantity/format';
 import type { QuantityKind } from '../../core/quantity/unit';
 import { dayOf } from '../../core/schedule/day';
 import { doubtOf, Kit } from '../../core/reading/doubt';
 import { PARAMETER_META, READ_PARAMETERS, type ReadParameter } from '../../core/reading/parameter';
-import { Reading } from '../../core/water/reading';
-import { freshId } from '../../core/design/fresh-id';
 import { PreferencesStore } from '../store/preferences';
+import { TankLogs } from '../store/tank-logs';
 import { TankSession } from '../store/tank-session';
 import { TankView } from '../store/tank-view';
 import { shortDay } from '../ui/day-text';
 import { QuantityField } from '../ui/quantity-field';
 import { SelectField } from '../ui/select';
 
-export const READ_NAME: Readonly<Record<ReadParameter, string>> = {
-  temperatureC: 'Temperature',
-  ph: 'pH',
-  ghDh: 'GH',
-  khDh: 'KH',
-  ec25UsPerCm: 'EC',
-  salinity: 'Salinity',
-  nitrateMgPerL: 'Nitrate',
-};
-const KIND: Readonly<Record<ReadParameter, QuantityKind>> = {
-  temperatureC: 'temperature',
-  ph: 'ph',
-  ghDh: 'hardness',
-  khDh: 'alkalinity',
-  ec25UsPerCm: 'conductivity',
-  salinity: 'salinity',
-  nitrateMgPerL: 'concentration',
-};
 /** Carbon dioxide that no tank stands at, µatm. Common practice. */
 const HARDLY = { least: 100, most: 40_000 };
-const KIT: Readonly<Record<Kit, string>> = { drops: 'drops', strip: 'strip', meter: 'meter', laboratory: 'laboratory' };
 
 /** What was measured in the tank that runs, beside what was worked out: the reading is what is judged, while the water is still the same. */
 @Component({
@@ -158,12 +139,11 @@ const KIT: Readonly<Record<Kit, string>> = { drops: 'drops', strip: 'strip', met
 export class ReadingsCard {
   protected readonly view = inject(TankView);
   private readonly store = inject(TankSession);
+  private readonly logs = inject(TankLogs);
   private readonly units = inject(PreferencesStore).units;
 
-  protected readonly parameters = READ_PARAMETERS.map((value) => ({ value, text: READ_NAME[value] }));
-  protected readonly names = READ_NAME;
-  protected readonly kits = Kit.options.map((value) => ({ value, text: KIT[value] }));
-  protected readonly kitNames = KIT;
+  protected readonly parameters = READ_PARAMETERS.map((value) => ({ value, text: PARAMETER_META[value].name }));
+  protected readonly kits = Kit.options.map((value) => ({ value, text: KIT_WORD[value] }));
   protected readonly today = dayOf(new Date());
   protected readonly parameter = signal<ReadParameter>('ph');
   protected readonly kit = signal<Kit>('drops');
@@ -173,14 +153,14 @@ export class ReadingsCard {
   protected readonly rows = computed(() => {
     const assessment = this.view.assessment();
     if (!assessment) return [];
-    const show = (parameter: ReadParameter, value: number) => formatQuantity(KIND[parameter], value, this.units());
+    const show = (parameter: ReadParameter, value: number) => formatQuantity(PARAMETER_META[parameter].kind, value, this.units());
     return compareReadings(assessment).map(({ parameter, reading, holds, worked, differs, why }) => ({
       parameter,
       holds,
-      name: READ_NAME[parameter],
+      name: PARAMETER_META[parameter].name,
       measured: show(parameter, reading.value),
       doubt: show(parameter, doubtOf(reading)),
-      how: `${KIT[reading.kit]}, ${shortDay(reading.day)}`,
+      how: `${KIT_WORD[reading.kit]}, ${shortDay(reading.day)}`,
       worked: worked === null ? '–' : show(parameter, worked),
       says: !holds
         ? 'The water was changed in the plan since: shown, and no longer judged by. Test again once the change is made.'
@@ -201,33 +181,31 @@ export class ReadingsCard {
   });
 
   protected kindOf(parameter: ReadParameter): QuantityKind {
-    return KIND[parameter];
+    return PARAMETER_META[parameter].kind;
   }
 
-  protected put(value: number): void {
+  protected async put(value: number): Promise<void> {
     const [design, room] = [this.view.design(), this.view.room()];
     if (!design || !room) return;
-    const reading = Reading.safeParse({
-      order: nextOrder(design.readings),
-      parameter: this.parameter(),
-      value,
-      kit: this.kit(),
-      day: this.day(),
-      of: waterMark(design, room),
-    });
-    if (!reading.success) {
-      this.reason.set(`${READ_NAME[this.parameter()]}: ${reading.error.issues[0]?.message ?? 'not a reading'}.`);
-      return;
-    }
-    this.reason.set(null);
-    this.store.edit(`${READ_NAME[this.parameter()]} measured`, [{ op: 'add', path: pointer('readings', freshId()), value: reading.data }]);
+    // on another day than today it was at some time of it
+    const at = this.day() === this.today ? new Date() : new Date(`${this.day()}T12:00:00`);
+    const of = waterMark(design, room);
+    const written = await this.logs.write(
+      { kind: 'reading', of, from: 'hand', simulated: false, kit: this.kit(), kitId: null, values: { [this.parameter()]: value } },
+      at,
+    );
+    this.reason.set(written.ok ? null : `${PARAMETER_META[this.parameter()].name}: ${written.reason}`);
   }
 
-  /** Takes out the reading that is shown; an earlier one comes to the fore. */
-  protected remove(parameter: ReadParameter): void {
-    const [assessment, design] = [this.view.assessment(), this.view.design()];
-    const shown = assessment && compareReadings(assessment).find((one) => one.parameter === parameter);
-    const found = Object.entries(design?.readings ?? {}).find(([, one]) => one === shown?.reading);
-    if (found) this.store.edit('Take a reading out', [{ op: 'remove', path: pointer('readings', found[0]) }]);
+  /** Strikes the reading that is shown out of the log, or takes it out of a plan that has it of its own; an earlier one comes to the fore. */
+  protected async remove(parameter: ReadParameter): Promise<void> {
+    const assessment = this.view.assessment();
+    const shown = assessment && compareReadings(assessment).find((one) => one.parameter === parameter)?.reading;
+    if (!assessment || !shown) return;
+    const { design } = assessment.world;
+    const line = lineOfReading(design, parameter, shown);
+    const found = Object.entries(design.readings).find(([, one]) => one === shown);
+    if (line !== null) await this.logs.takeOut(line, parameter);
+    else if (found) this.store.edit('Take a reading out', [{ op: 'remove', path: pointer('readings', found[0]) }]);
   }
 }

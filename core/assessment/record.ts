@@ -2,8 +2,8 @@ import type { Design } from '../design/design';
 import { readingsIn } from '../log/series';
 import type { Line } from '../log/timeline';
 import { READ_PARAMETERS, type ReadParameter } from '../reading/parameter';
-import { dayAfter, type Day } from '../schedule/day';
-import type { StartKit, StartTest } from '../startup/model';
+import { dayAfter } from '../schedule/day';
+import type { StartKit, StartPlan, StartTest } from '../startup/model';
 import { N_MASS } from '../tank/state';
 import type { Reading } from '../water/reading';
 
@@ -24,7 +24,7 @@ export const lineIdOf = (readingId: string): string | null => (readingId.startsW
  */
 export function withRecord(design: Design, lines: readonly Line[]): Design {
   const readings = newestOf(lines);
-  const tests = design.startup ? testsOf(lines, design.startup.begun) : {};
+  const tests = design.startup ? testsOf(lines, design.startup) : {};
   const hasTests = Object.keys(tests).length > 0;
   if (Object.keys(readings).length === 0 && !hasTests) return design;
   return {
@@ -57,14 +57,16 @@ function newestOf(lines: readonly Line[]): Record<string, Reading> {
   return Object.fromEntries([...newest.values()].map(({ id, ...reading }) => [id, reading]));
 }
 
-function testsOf(lines: readonly Line[], begun: Day): Record<string, StartTest> {
+function testsOf(lines: readonly Line[], { begun, challengedOn }: StartPlan): Record<string, StartTest> {
   const until = dayAfter(begun, START_DAYS);
   const kitOf = (kit: string): StartKit => (kit === 'strip' || kit === 'laboratory' ? kit : 'drops');
   let order = 1e6;
   const found = readingsIn(lines).flatMap(({ line, reading }): [string, StartTest][] => {
     const { ammoniaMgNPerL, nitriteMgNPerL, nitrateMgPerL } = reading.values;
     if (line.day < begun || line.day > until || reading.simulated) return [];
-    if (ammoniaMgNPerL === undefined && nitriteMgNPerL === undefined) return [];
+    // nitrate alone is a test of the start until it is over, and of the routine from then on
+    const ofStart = ammoniaMgNPerL !== undefined || nitriteMgNPerL !== undefined;
+    if (!ofStart && (nitrateMgPerL === undefined || (challengedOn !== null && line.day > challengedOn))) return [];
     const nitrateMgN = nitrateMgPerL === undefined ? null : Math.min(200, nitrateMgPerL * N_OF_NITRATE);
     const test = {
       order: ++order,

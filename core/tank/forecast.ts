@@ -58,7 +58,16 @@ const SWINGS: readonly SeriesKey[] = ['ph', 'temperatureC'];
 const LOOKS = [0.1, 0.4, 1] as const;
 const LOW = 0.05;
 
-function record(scenario: TankScenario, { days, conductivity }: ForecastOptions): { dawn: Float64Array; dusk: Float64Array } {
+/**
+ * A tank day by day, its series in a row for each: before the lamps come on, and before they go out.
+ *
+ * @param changed share of the water that was changed on a day, in place of the plan
+ */
+export function followed(
+  scenario: TankScenario,
+  { days, conductivity }: Pick<ForecastOptions, 'days' | 'conductivity'>,
+  changed?: (day: number) => number,
+): { dawn: Float64Array; dusk: Float64Array } {
   const wide = SERIES.length;
   const dawn = new Float64Array((days + 1) * wide);
   const dusk = new Float64Array((days + 1) * wide);
@@ -81,7 +90,7 @@ function record(scenario: TankScenario, { days, conductivity }: ForecastOptions)
     into[at + 8] = now.temperatureC;
     into[at + 9] = now.oxygenMgPerL;
   };
-  run(scenario, days, { dawn: put(dawn), dusk: put(dusk) }, QUICK);
+  run(scenario, days, { dawn: put(dawn), dusk: put(dusk), ...(changed ? { changed } : {}) }, QUICK);
   // the last day has a dawn and no dusk
   dusk.set(dawn.subarray(days * wide), days * wide);
   return { dawn, dusk };
@@ -101,7 +110,7 @@ export function* forecast(scenario: TankScenario, options: ForecastOptions): Gen
     if (scenario.change && due(scenario.change.everyDays)) events.push({ day, kind: 'change', fraction: scenario.change.fraction });
     if (scenario.doses.some(({ everyDays }) => due(everyDays))) events.push({ day, kind: 'dose', fraction: 0 });
   }
-  const usual = record(scenario, options);
+  const usual = followed(scenario, options);
   const cases: { dawn: Float64Array; dusk: Float64Array }[] = [];
   const told = (): Forecast => ({
     days,
@@ -134,7 +143,7 @@ export function* forecast(scenario: TankScenario, options: ForecastOptions): Gen
   while (cases.length < samples) {
     const drawn = new Map<string, number>(DOUBTS.map(({ key }) => [key, normal()]));
     cases.push(
-      record(
+      followed(
         doubted(scenario, ({ key }: Doubt) => drawn.get(key) ?? 0),
         options,
       ),

@@ -49,6 +49,8 @@ export function change(scenario: TankScenario, y: State, fraction: number, tempe
 export interface Watcher {
   /** Just before the lamps go on, before anything is done by hand: oxygen and pH are lowest then. */
   dawn?: (day: number, now: Now, y: State) => void;
+  /** Share of the water that was changed on a day, where that is known: it stands in place of the plan. */
+  changed?: (day: number) => number;
   /** Just before the lamps go out. */
   dusk?: (day: number, now: Now, y: State) => void;
 }
@@ -72,8 +74,10 @@ export function run(scenario: TankScenario, days: number, watcher: Watcher = {},
     if (day === days) break;
     const t = Math.min(40, Math.max(0, look(day + lampsOn, 0, y).temperatureC));
     if (scenario.topUpDays > 0 && due(day, scenario.topUpDays)) topUp(scenario, y, level, t, toppedAt(t));
-    if (scenario.change && due(day, scenario.change.everyDays)) {
-      change(scenario, y, scenario.change.fraction, t, carbonAt(t));
+    const planned = scenario.change && due(day, scenario.change.everyDays) ? scenario.change.fraction : 0;
+    const fraction = watcher.changed ? watcher.changed(day) : planned;
+    if (fraction > 0) {
+      change(scenario, y, fraction, t, carbonAt(t));
       topUp(scenario, y, level, t, toppedAt(t));
     }
     for (const dose of scenario.doses) if (due(day, dose.everyDays)) give(y, dose);

@@ -8,6 +8,8 @@ import { catalogueData } from '../catalogue';
 import { FAILING, THRIVING } from '../core/testing/ordinary-tanks';
 import { judgedSummary } from '../app/store/judge-card';
 import demo from '../catalogue/demo/low-barn.json';
+import { logCsv } from '../core/log/csv-out';
+import { DEMO_LOG_ENDS, demoLog } from '../core/testing/demo-logs';
 import { assess } from '../core/assessment/assess';
 import { CatalogueData, indexCatalogue } from '../core/catalogue/catalogue';
 import { Design } from '../core/design/design';
@@ -253,6 +255,17 @@ function judgedDemo(): string {
   return `${JSON.stringify(Object.fromEntries(cards), null, 1)}\n`;
 }
 
+/** What was written down in each tank of the demo, as tables. */
+function demoLogs(): string {
+  const catalogue = indexCatalogue(catalogueData);
+  const room = Room.parse(demo.room);
+  const logs = demo.designs.map((raw) => {
+    const design = Design.parse(raw);
+    return [design.id, logCsv(demoLog(assess({ design, room, catalogue: withOwn(catalogue, room.own) })))];
+  });
+  return `${JSON.stringify({ ends: DEMO_LOG_ENDS, logs: Object.fromEntries(logs) }, null, 1)}\n`;
+}
+
 function schemaText(schema: z.ZodType, title: string): string {
   return `${JSON.stringify({ title, ...z.toJSONSchema(schema, { unrepresentable: 'any' }) }, null, 2)}\n`;
 }
@@ -261,6 +274,7 @@ export function documents(): Record<string, string> {
   return {
     'catalogue/contents.json': contentsText(),
     'catalogue/demo/judged.json': judgedDemo(),
+    'catalogue/demo/logs.json': demoLogs(),
     'docs/method.md': methodDocument(),
     'docs/catalogue.md': catalogueDocument(),
     'docs/schema/design-file.schema.json': schemaText(DesignFile, 'Terroir design file, version 1'),

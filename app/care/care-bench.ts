@@ -4,23 +4,26 @@ import { ChoiceField, type Choice } from '../ui/choice';
 import { ChartsFace } from './charts-face';
 import { DoFace } from './do-face';
 import { LogFace } from './log-face';
+import { ToldFace } from './told-face';
 
-type Face = 'do' | 'log' | 'charts';
+type Face = 'do' | 'log' | 'charts' | 'told';
 const FACES: readonly Choice<Face>[] = [
   { value: 'do', text: 'To do' },
   { value: 'log', text: 'Log' },
   { value: 'charts', text: 'Curves' },
+  { value: 'told', text: 'What it says' },
 ];
 const HINT: Readonly<Record<Face, string>> = {
   do: 'what is done every week, and what falls on a day',
   log: 'what happened, as it was written down',
   charts: 'what was read, against the plan',
+  told: 'what the log shows, and what to do next',
 };
 
 /** The tank that runs: what is to be done, what happened, and how it goes. */
 @Component({
   selector: 'tr-care-bench',
-  imports: [ChartsFace, ChoiceField, DoFace, LogFace],
+  imports: [ChartsFace, ChoiceField, DoFace, LogFace, ToldFace],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="head">
@@ -42,6 +45,13 @@ const HINT: Readonly<Record<Face, string>> = {
       @case ('log') {
         @defer (on immediate) {
           <tr-log-face />
+        } @placeholder {
+          <p class="soft">Opening …</p>
+        }
+      }
+      @case ('told') {
+        @defer (on immediate) {
+          <tr-told-face />
         } @placeholder {
           <p class="soft">Opening …</p>
         }

@@ -3,6 +3,7 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import Papa from 'papaparse';
 import { of, switchMap } from 'rxjs';
 import { windowNodeOf } from '../../core/assessment/derive';
+import { SERIES_OF } from '../../core/assessment/plan/record';
 import { GROUP_OF, logNamesOf, wordEntry } from '../../core/assessment/wording/log';
 import { plain } from '../../core/assessment/wording';
 import { PARAMETERS, type Parameter } from '../../core/catalogue/parameter';
@@ -13,7 +14,6 @@ import { formatNumber, inChosenUnit, unitOf } from '../../core/quantity/format';
 import { FORMULA } from '../../core/quantity/spreadsheet';
 import { LOGGED_PARAMETERS, PARAMETER_META, type LoggedParameter } from '../../core/reading/parameter';
 import { dayOf } from '../../core/schedule/day';
-import type { SeriesKey } from '../../core/tank/forecast';
 import { ForecastFeed } from '../store/forecast-feed';
 import { Library } from '../store/library';
 import { PreferencesStore } from '../store/preferences';
@@ -32,19 +32,6 @@ import { TimeBrush } from '../ui/time-brush';
 const DAY_MS = 86_400_000;
 const VIEWS = { day: 1, week: 7, weeks: 84, season: 182, all: null } as const;
 type View = keyof typeof VIEWS;
-/** What the look ahead calls what is logged. */
-const AHEAD: Readonly<Partial<Record<LoggedParameter, SeriesKey>>> = {
-  temperatureC: 'temperatureC',
-  ph: 'ph',
-  ghDh: 'ghDh',
-  khDh: 'khDh',
-  ec25UsPerCm: 'ec25UsPerCm',
-  salinity: 'salinity',
-  nitrateMgPerL: 'nitrate',
-  phosphateMgPerL: 'phosphate',
-  ammoniaMgNPerL: 'ammonia',
-  oxygenMgPerL: 'oxygen',
-};
 const ROWS = 120;
 
 /** What was read over time, against window, plan and what lies ahead. */
@@ -279,7 +266,7 @@ export class ChartsFace {
       const window = derived && isPlanned(parameter) ? windowNodeOf(derived, parameter).value : null;
       const planned =
         derived && isPlanned(parameter) ? (derived[`planned.${parameter}`].worked ?? derived[`planned.${parameter}`].value) : null;
-      const key = AHEAD[parameter];
+      const key = SERIES_OF[parameter];
       const coming = ahead && key ? ahead.series[key] : null;
       const theirs = other?.get(parameter);
       const beside: NamedTrack[] = theirs ? [{ name: this.otherName() ?? '', times: theirs.times, values: theirs.values }] : [];

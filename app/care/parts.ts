@@ -4,4 +4,14 @@ import type { BenchPart } from '../shell/bench';
 export const parts: readonly BenchPart[] = [
   { name: 'The routine', words: ['weekly', 'feeding', 'food', 'water change routine', 'maintenance'], control: 'routine' },
   { name: 'On their days', words: ['calendar', 'schedule', 'tasks', 'reminder', 'to do', 'steps', 'diary'], control: 'steps' },
+  {
+    name: 'The log: write down what happened',
+    words: ['log', 'log book', 'diary', 'test', 'fed', 'died', 'death', 'birth', 'journal', 'note'],
+    control: 'pad',
+    face: 'log',
+  },
+  { name: 'Kits and meters', words: ['test kit', 'calibrate', 'calibration', 'expiry', 'probe'], control: 'kits', face: 'log' },
+  { name: 'The log, in and out', words: ['csv', 'import', 'export', 'spreadsheet', 'logger'], control: 'log-files', face: 'log' },
+  { name: 'Curves of what was read', words: ['graph', 'chart', 'history', 'trend', 'plot'], control: 'charts', face: 'charts' },
+  { name: 'What the log says', words: ['trend', 'drift', 'warning', 'alarm', 'what is wrong'], control: 'told', face: 'told' },
 ];

@@ -30,6 +30,7 @@ import { JudgeFeed } from './judge-feed';
 import { EDITION } from '../../catalogue/edition';
 import { wholeCatalogue } from './shipped-catalogue';
 import { photosOf } from './photos';
+import { layDemoLogs } from './demo-logs';
 import { readLog } from './tank-logs';
 import { timelineOf } from '../../core/log/timeline';
 import { withRecord } from '../../core/assessment/record';
@@ -443,6 +444,8 @@ export class Library {
       for (const { record, summary } of tanks) this.unwritten.designs.set(record.id, { record, summary, after: null });
     }
     this.tell(room.id, ...designs.map(({ id }) => id));
+    // long, and nothing that a first look waits for
+    void this.attempt(() => layDemoLogs(), undefined);
     return before;
   }
 

@@ -21,6 +21,8 @@ export interface LogState {
 
 export type Written = { ok: true; entry: Entry } | { ok: false; reason: string };
 
+const CHANNEL = 'terroir:log';
+
 /** Minutes that the clock on this wall is ahead of UTC, at an instant. */
 export const aheadOfUtc = (at: Date): number => -at.getTimezoneOffset();
 
@@ -30,7 +32,7 @@ export const wallInstant = (at: Date): string => instantAt(Math.floor(at.getTime
 /** The logs of tanks in the browser's store: written entry by entry, each once, by any tab. One is open at a time. */
 @Injectable({ providedIn: 'root' })
 export class TankLogs {
-  private readonly channel = new BroadcastChannel('terroir:log');
+  private readonly channel = new BroadcastChannel(CHANNEL);
   private readonly writtenElsewhere$ = fromEvent<MessageEvent<unknown>>(this.channel, 'message').pipe(
     map(({ data }) => data as { designId: string; entries: Entry[] | null }),
   );
@@ -164,6 +166,13 @@ function newOnes(entries: readonly Entry[], lines: readonly Line[], here: Readon
   return entries.filter(
     (entry) => !here.has(entry.id) && (entry.corrects !== null || !doubleOf(entry, known.get(Date.parse(entry.at)) ?? [])),
   );
+}
+
+/** Tells whoever has a log open, in this window too, that it is another now. */
+export function announceLog(designId: string): void {
+  const channel = new BroadcastChannel(CHANNEL);
+  channel.postMessage({ designId, entries: null });
+  channel.close();
 }
 
 /** All or nothing. */

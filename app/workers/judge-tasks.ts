@@ -6,6 +6,9 @@ import { plantingPlans, type PlantingPlan, type PlantingWish } from '../../core/
 import { startForecast, startForecastIf } from '../../core/assessment/plan/start';
 import type { ThenDone } from '../../core/startup/ensemble';
 import type { StartForecast } from '../../core/startup/ensemble';
+import { readRecord, type RecordRead } from '../../core/assessment/plan/record';
+import type { Line } from '../../core/log/timeline';
+import type { Day } from '../../core/schedule/day';
 import { routines, type Routine } from '../../core/assessment/plan/routine';
 import { additionsOf, type AddedThen } from '../../core/assessment/plan/additions';
 import { carrying, type Carries } from '../../core/assessment/plan/carrying';
@@ -62,6 +65,8 @@ export interface Tasks {
   start: { input: null; output: StartForecast | null };
   /** How it goes if something is done. */
   startIf: { input: ThenDone; output: StartForecast | null };
+  /** What its log shows. */
+  record: { input: { lines: readonly Line[]; today: Day; now: number }; output: RecordRead };
   /** What a verdict on company hangs on. */
   weigh: { input: { key: string; units: UnitChoice }; output: WordedWeighing | null };
   /** Who sees whom. */
@@ -122,6 +127,7 @@ export const TASKS: {
   spare: (assessment) => spareOf(assessment),
   companions: searched,
   whyNot: (assessment, { organismId, units }) => wordWhyNot(assessment, organismId, units),
+  record: (assessment, { lines, today, now }) => readRecord(assessment, lines, today, now),
   carrying: (assessment, { stockId }) => carrying(assessment, stockId),
   additions: (assessment) => additionsOf(assessment),
   start: (assessment) => startForecast(assessment),

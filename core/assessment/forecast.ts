@@ -1,5 +1,6 @@
 import { conductivityNear } from '../chemistry/conductivity';
 import type { IonsMmolPerL } from '../chemistry/ions';
+import type { MixedWater } from '../water/mixed-water';
 import { forecast, type Forecast } from '../tank/forecast';
 import { FRESH_SALINITY_MAX } from '../tank/scenario';
 import { conductivityAt25Of } from '../water/source-water';
@@ -38,12 +39,15 @@ export function* forecastOf(
   const basis = forecastBasis(world, derived, month);
   const mixed = derived['water.mixed'].value;
   if (!basis || !mixed) return;
+  yield* forecast(basis.scenario, { ...options, conductivity: meterFor(mixed) });
+}
+
+/** What a meter reads of the tank's ions: as modelled, set right by what its water was read at as it was mixed. */
+export function meterFor(mixed: MixedWater): (ions: IonsMmolPerL, salinity: number) => number {
   const modelled = conductivityAt25Of(mixed.ions, mixed.salinity);
   const misses = mixed.ec25UsPerCm === null || modelled <= 0 ? 1 : mixed.ec25UsPerCm / modelled;
   const near = conductivityNear(mixed.ions, modelled);
-  const conductivity =
-    (mixed.salinity ?? 0) > FRESH_SALINITY_MAX
-      ? (ions: IonsMmolPerL, salinity: number) => conductivityAt25Of(ions, salinity) * misses
-      : (ions: IonsMmolPerL) => near(ions) * misses;
-  yield* forecast(basis.scenario, { ...options, conductivity });
+  return (mixed.salinity ?? 0) > FRESH_SALINITY_MAX
+    ? (ions: IonsMmolPerL, salinity: number) => conductivityAt25Of(ions, salinity) * misses
+    : (ions: IonsMmolPerL) => near(ions) * misses;
 }

@@ -168,7 +168,8 @@ describe('what a log shows of what was seen', () => {
       calibratedOn: null,
       calibrateEveryDays: null,
     };
-    expect(codes([], { kits: { old } })).toEqual(['kit-past']);
+    expect(codes([], { kits: { old } })).toEqual([]);
+    expect(codes(lines(read('2026-06-20', { khDh: 4 }, { kitId: 'old' })), { kits: { old } })).toEqual(['kit-past']);
     const warm = lines(...['06-10', '06-14', '06-18', '06-22', '06-26'].map((day) => read(`2026-${day}`, { temperatureC: 23.1 })));
     expect(codes(warm, { setPointC: 20 })).toEqual(['set-point']);
     expect(codes(warm, { setPointC: 23 })).toEqual([]);

@@ -105,7 +105,7 @@ export function signsOf(lines: readonly Line[], context: SignContext): Sign[] {
     ...kitsApart(readings, context),
     ...appetite(recent, context),
     ...untested(recent, context),
-    ...pastKits(context),
+    ...pastKits(readings, context),
   ];
   // a meter that drifts is no tank that does, and a kit that it differs from says the same once more
   const drifting = new Set(
@@ -583,9 +583,11 @@ function untested(lines: readonly Line[], { today }: SignContext): Sign[] {
     : [];
 }
 
-/** Kits past their date, and meters due to be calibrated. */
-function pastKits({ kits, today }: SignContext): Sign[] {
-  const past = Object.entries(kits).filter(([, kit]) => {
+/** Kits that this tank is tested with, past their date; and its meters that are due to be calibrated. */
+function pastKits(readings: Readings, { kits, today }: SignContext): Sign[] {
+  const used = new Set(readings.map(({ reading }) => reading.kitId));
+  const past = Object.entries(kits).filter(([id, kit]) => {
+    if (!used.has(id)) return false;
     const { expired, calibrationOverdueDays } = kitStateOn(kit, today);
     return expired || calibrationOverdueDays > 0;
   });

@@ -64,6 +64,27 @@ function readOf(now: Now, y: State): Partial<Record<LoggedParameter, number>> {
   };
 }
 
+/** What each day would read at dawn, of a tank that is one scenario after the other; changed as it was done. */
+export function truthOf(
+  parts: readonly (readonly [scenario: TankScenario, fromDay: number, toDay: number])[],
+  changedOn: ReadonlyMap<number, number>,
+): Partial<Record<LoggedParameter, number>>[] {
+  const truth: Partial<Record<LoggedParameter, number>>[] = [];
+  let y = startState(parts[0]![0]);
+  for (const [scenario, from, to] of parts)
+    y = run(
+      scenario,
+      to - from,
+      {
+        dawn: (day, now, state) => void (truth[from + day] = readOf(now, state)),
+        changed: (day) => (from + day > 0 ? (changedOn.get(from + day) ?? 0) : 0),
+      },
+      QUICK,
+      y,
+    );
+  return truth;
+}
+
 /**
  * A tank that was kept and tested for five months, followed by the balance and read with kits as they are; plainly invented. With a fault it
  * goes wrong from the seventieth day on; without one it is as quiet as tanks are: feed and plants a little off the plan, readings off by
@@ -131,22 +152,13 @@ export function recordedTank(seed: number, fault: RecordedFault | null, end: Day
   if (fault === 'kh-falling') for (const day of changedOn.keys()) if (day >= FROM_DAY) changedOn.delete(day);
   if (fault === 'source-changed') for (const day of changedOn.keys()) if (day >= FROM_DAY && day < FROM_DAY + 10) changedOn.set(day, 0.8);
 
-  const truth: Partial<Record<LoggedParameter, number>>[] = [];
-  let y = startState(before);
-  for (const [scenario, from, to] of [
-    [held, 0, wrongFrom],
-    [after, wrongFrom, DAYS],
-  ] as const)
-    y = run(
-      scenario,
-      to - from,
-      {
-        dawn: (day, now, state) => void (truth[from + day] = readOf(now, state)),
-        changed: (day) => (from + day > 0 ? (changedOn.get(from + day) ?? 0) : 0),
-      },
-      QUICK,
-      y,
-    );
+  const truth = truthOf(
+    [
+      [held, 0, wrongFrom],
+      [after, wrongFrom, DAYS],
+    ],
+    changedOn,
+  );
 
   const entries: Entry[] = [];
   const at = (day: number, hour: number) => instantAt(Date.parse(`${dayAfter(begun, day)}T00:00:00Z`) + Math.round(hour * 3600_000), 0);

@@ -76,9 +76,14 @@ import { SeverityGlyph } from '../ui/severity-glyph';
     }
     li {
       display: flex;
+      align-items: flex-start;
       gap: 12px;
       padding: 10px 0;
       border-top: 1px solid var(--rule);
+    }
+    li > tr-severity {
+      flex: none;
+      padding-top: 2px;
     }
     li > div {
       display: flex;

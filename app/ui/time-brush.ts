@@ -41,6 +41,11 @@ const HEIGHT = 40;
     </svg>
   `,
   styles: `
+    :host {
+      display: block;
+      min-width: 0;
+      margin-top: 8px;
+    }
     svg {
       display: block;
       width: 100%;

@@ -44,6 +44,23 @@ describe('a tank re-fitted to what was read', () => {
     expect(within).toBeGreaterThanOrEqual(5);
   });
 
+  it('finds it where it is far from the plan, and where one reading is wild', () => {
+    const tank = recordedTank(221, null);
+    const changed = (day: number) => tank.changedOn.get(day) ?? 0;
+    const truth = courseAsDone(
+      { ...tank.plan, feed: { ...tank.plan.feed, gPerDay: tank.plan.feed.gPerDay * 4 } },
+      RECORDED_OPTIONS,
+      changed,
+    );
+    const observed = Array.from({ length: 20 }, (_, i): Observed => {
+      const day = 3 + 7 * i;
+      return { day, key: 'nitrate', value: truth.nitrate[day]! + (i === 8 ? 150 : 0), doubt: 3 };
+    });
+    const feed = refit(tank.plan, observed, RECORDED_OPTIONS, changed).share.feed!;
+    expect(feed.usual).toBeGreaterThan(2.8);
+    expect(feed.usual).toBeLessThan(5);
+  });
+
   it('stays at the plan where the plan was right, and says how far it knows', () => {
     const tank = recordedTank(211, null);
     const { share } = refit(tank.plan, observedOf(tank), RECORDED_OPTIONS, (day) => tank.changedOn.get(day) ?? 0);

@@ -19,7 +19,8 @@ const PRIOR_SD: Readonly<Record<Fitted, number>> = { feed: 0.6, plants: 0.8, soi
 /** What the balance leaves out, as a share of a value. */
 const MODEL_OFF = 0.08;
 const STEP = 0.12;
-const ROUNDS = 5;
+const ROUNDS = 6;
+const NEAR_AFTER = 3;
 /** Shares beyond which nothing is believed. */
 const MOST = Math.log(8);
 
@@ -80,18 +81,28 @@ export function refit(
     course[key][Math.min(options.days, Math.max(0, Math.round(day)))]!;
   const planned = follow(free.map(() => 0));
   const weight = observed.map((one) => 1 / Math.hypot(Math.max(1e-6, one.doubt / 1.5), MODEL_OFF * Math.abs(one.value)));
+  const cost = (one: Readonly<Record<SeriesKey, Float64Array>>, by: readonly number[]) =>
+    observed.reduce((sum, o, n) => sum + Math.log1p((((o.value - at(one, o)) * weight[n]!) / 3) ** 2), 0) +
+    free.reduce((sum, key, i) => sum + (by[i]! / PRIOR_SD[key]) ** 2 / 9, 0);
   let logs = free.map(() => 0);
   let course = planned;
+  // where plants take all that is made, a little more feed shows nowhere: it begins where it fits best
+  let least = cost(course, logs);
+  for (const start of observed.length > 0 ? startsOf(free) : []) {
+    const tried = follow(start);
+    const is = cost(tried, start);
+    if (is < least) [least, logs, course] = [is, start, tried];
+  }
   let normal: number[][] = free.map((one, i) => free.map((_, k) => (i === k ? 1 / PRIOR_SD[one] ** 2 : 0)));
   for (let round = 0; round < ROUNDS && free.length > 0 && observed.length > 0; round++) {
     const slopes = free.map((_, i) => {
       const moved = follow(logs.map((log, k) => (k === i ? log + STEP : log)));
       return observed.map((one) => (at(moved, one) - at(course, one)) / STEP);
     });
-    // a heavy tail: one bad reading does not decide
+    // a heavy tail, once it is near: one bad reading does not decide
     const pull = observed.map((one, n) => {
       const off = (one.value - at(course, one)) * weight[n]!;
-      return { off, trust: 1 / (1 + (off / 3) ** 2) };
+      return { off, trust: round < NEAR_AFTER ? 1 : 1 / (1 + (off / 3) ** 2) };
     });
     normal = free.map((a, i) =>
       free.map((_, k) => {
@@ -127,6 +138,12 @@ export function refit(
       : { usual: Math.exp(logs[i]!), low: Math.exp(logs[i]! - 1.645 * sd[i]!), high: Math.exp(logs[i]! + 1.645 * sd[i]!) };
   };
   return { share: { feed: share('feed'), plants: share('plants'), soil: share('soil') }, course, planned };
+}
+
+/** Where a fit may begin, beside the plan: logarithms of the shares. */
+const STARTS: Readonly<Record<Fitted, readonly number[]>> = { feed: [-0.8, 0, 0.8, 1.6], plants: [-1.5, 0], soil: [0, -1.5] };
+function startsOf(free: readonly Fitted[]): number[][] {
+  return free.reduce<number[][]>((all, one) => all.flatMap((start) => STARTS[one].map((log) => [...start, log])), [[]]);
 }
 
 /** Of a small system that is positive definite. */

@@ -36,7 +36,12 @@ export const SERIES_OF: Readonly<Partial<Record<LoggedParameter, SeriesKey>>> = 
 const FOLLOWED_DAYS = 180;
 /** Fewer tests than that tell nothing of feed and plants. */
 const LEAST_TESTS = 6;
-const FITTED_BY: readonly LoggedParameter[] = ['nitrateMgPerL', 'khDh', 'ghDh', 'ph'];
+/** What is fitted by, with how much wider its doubt is taken: alkalinity goes with evaporation too, and pH tells of a soil alone. */
+const FITTED_BY: readonly (readonly [LoggedParameter, number])[] = [
+  ['nitrateMgPerL', 1],
+  ['khDh', 4],
+  ['ph', 1],
+];
 
 /** What a log comes to, beside its plan. */
 export interface RecordRead {
@@ -113,11 +118,12 @@ export function readRecord(assessment: Assessment, all: readonly Line[], today: 
     const options = { days, conductivity: meterFor(mixed) };
     const changed = changesDone(lines, begun.begun, ahead.scenario.litres);
     const observed = readingsIn(lines).flatMap(({ line, reading }) =>
-      FITTED_BY.flatMap((parameter): Observed[] => {
+      FITTED_BY.flatMap(([parameter, wider]): Observed[] => {
         const value = reading.values[parameter];
         const key = SERIES_OF[parameter];
         if (value === undefined || !key || reading.from === 'probe') return [];
-        return [{ day: daysFrom(begun.begun, line.day), key, value, doubt: doubtOf({ parameter, kit: reading.kit, value }) }];
+        if (parameter === 'ph' && begun.scenario.soil === null) return [];
+        return [{ day: daysFrom(begun.begun, line.day), key, value, doubt: wider * doubtOf({ parameter, kit: reading.kit, value }) }];
       }),
     );
     try {

@@ -108,7 +108,8 @@ export function wordSign({ code, parameter, values, subjects }: Sign, names: Log
   const pace = () => {
     const step = (value: number) => (kind === 'temperature' ? value : Math.abs(value));
     const [a, b] = [step(values['low'] ?? 0), step(values['high'] ?? 0)].sort((x, y) => x - y) as [number, number];
-    const per = (value: number) => formatNumber(kind, value, units);
+    // two digits: a slope is not known to more
+    const per = (value: number) => formatNumber(kind, Number(value.toPrecision(2)), units);
     const { unit } = unitOf(kind, units);
     return `${per(Math.abs(values['perWeek'] ?? 0))} ${unit} a week (${per(a)}–${per(b)}), to ${amount(values['last'])}.`.replace(
       / {2,}/g,

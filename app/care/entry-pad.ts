@@ -146,7 +146,14 @@ export class EntryPad {
     return LOGGED_PARAMETERS.filter((parameter) => here.includes(parameter) || this.more().includes(parameter)).map((parameter) => {
       const { name, kind } = PARAMETER_META[parameter];
       const own = kits.find(({ reads }) => reads.includes(parameter));
-      return { parameter, name: name.replace(', as N', ''), kind, kit: own?.name ?? null, value: this.readings()[parameter] ?? null };
+      return {
+        parameter,
+        name: name.replace(', as N', ''),
+        kind,
+        kit: own?.name ?? null,
+        value: this.readings()[parameter] ?? null,
+        limits: widerThan(parameter),
+      };
     });
   });
   protected readonly others = computed(() => {
@@ -297,6 +304,12 @@ export class EntryPad {
     this.said.set(null);
     if (!struck.ok) this.fault.set(struck.reason);
   }
+}
+
+/** What may be typed is wider than what any water reads: a slip of unit or point is then asked about, and not only refused. */
+function widerThan(parameter: LoggedParameter): [number, number] {
+  const [low, high] = PARAMETER_META[parameter].canBe;
+  return [Math.min(low, 0), high * 20];
 }
 
 /** "2026-03-29T08:15", as a field of date and time has it. */

@@ -1,5 +1,6 @@
 import { ownEntriesOf, readLogTable } from '../../core/log/csv-in';
 import { dayOf, daysFrom } from '../../core/schedule/day';
+import { database } from './database';
 import { announceLog, putEntries } from './tank-logs';
 
 const DAY_MS = 86_400_000;
@@ -11,6 +12,8 @@ export async function layDemoLogs(): Promise<void> {
   const by = (daysFrom(demo.ends, dayOf(new Date(now))) - 1) * DAY_MS;
   const later = (instant: string) => new Date(Date.parse(instant) + by).toISOString().replace('.000Z', 'Z');
   for (const [designId, csv] of Object.entries(demo.logs)) {
+    // one that was deleted stays so
+    if ((await (await database()).getKey('designs', designId)) === undefined) continue;
     const read = readLogTable(csv);
     if (!read.ok) continue;
     const { entries } = ownEntriesOf(read.table, Infinity);

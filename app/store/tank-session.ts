@@ -230,6 +230,7 @@ export class TankSession {
     this.open$.next({ design, room });
     // judged by it as soon as it is here: the first verdict does not wait for a long log
     void this.logs.open(id);
+    if (room.state.document.invented) void this.library.layDemoLogsOnce();
     // what cannot be had now is asked for again when it is searched
     setTimeout(() => void this.wantWhole().catch(() => undefined), REST_OF_CATALOGUE_AFTER_MS);
     await this.lockFor(id, false);

@@ -24,6 +24,7 @@ function said({ id: _id, at: _at, written: _written, corrects: _corrects, ...res
 
 /** The line that says the very same of the very same instant, if there is one. @param lines in the order of time */
 export function doubleOf(entry: Entry, lines: readonly Line[]): Line | null {
+  if (lines.length === 0) return null;
   const at = Date.parse(entry.at);
   const content = said(entry);
   for (let i = lines.length - 1; i >= 0 && lines[i]!.atMs >= at; i--)

@@ -145,7 +145,7 @@ export function readRecord(assessment: Assessment, all: readonly Line[], today: 
     kits: world.room.kits,
     windows: windowsOf(assessment),
     setPointC: setPointOf(assessment, today),
-    soil: ahead?.scenario.soil != null,
+    soil: (ahead?.scenario.soil ?? null) !== null,
     invertebrates: (derived['stock.members'].value ?? []).some(
       ({ organism }) => organism?.kind === 'animal' && organism.group !== 'fish' && organism.group !== 'amphibian',
     ),

@@ -10,10 +10,16 @@ const care = async (tab: Page, id: string, face: string, until: string) => {
   await tab.waitForSelector('.tanks a');
   await tab.goto(`${site.url}/tank/${id}/care?face=${face}`);
   await tab.waitForSelector(until);
-  await settled(tab);
 };
-const pressed = async (tab: Page, name: string) =>
-  (await tab.waitForSelector(`tr-log-face ::-p-aria([name="${name}"][role="button"])`))!.click();
+/** Presses a button of the log by its words, once it is there. */
+const pressed = async (tab: Page, name: string) => {
+  const button = await tab.waitForFunction(
+    (words) => Array.from(document.querySelectorAll<HTMLElement>('tr-log-face button')).find((one) => one.textContent?.trim() === words),
+    {},
+    name,
+  );
+  await tab.evaluate((one) => (one as HTMLElement).click(), button);
+};
 const linesOf = (tab: Page) => tab.$eval('#log-heading', (heading) => heading.textContent ?? '');
 
 describe('the log', () => {
@@ -34,9 +40,7 @@ describe('the log', () => {
     }
     // one more, and the plug is pulled while it is under way
     await pressed(tab, 'Cleaned');
-    await (await tab.waitForSelector('tr-log-face ::-p-aria([name="Intake cleared"][role="button"])'))!.evaluate((button) =>
-      (button as HTMLElement).click(),
-    );
+    await pressed(tab, 'Intake cleared');
     first.process()!.kill('SIGKILL');
     await wait(400);
     const second = await launch(profile);
@@ -91,15 +95,24 @@ describe('the log', () => {
     expect(await text('.taken')).toContain('49990 entries can be taken in');
     expect(await text('.taken details')).toContain('Line 101: “broken” is not a date');
     await page.click('.taken .btn.primary');
-    await page.waitForFunction(() => document.querySelector('#log-heading')?.textContent?.includes('4999'), { timeout: 120_000 });
-    expect(await linesOf(page)).toContain('49992 entries');
+    expect(
+      await eventually(
+        () => linesOf(page),
+        (said) => said.includes('4999'),
+        120_000,
+      ),
+    ).toContain('49992 entries');
     await page.goto(`${site.url}/tank/lava-jar/care?face=charts`);
     await page.waitForSelector('[data-series=ph] .line[d^="M"]', { timeout: 60_000 });
     // what is drawn is no more than the picture can show
     const drawn = await page.$eval('[data-series=ph] .line', (path) => (path.getAttribute('d')!.match(/[ML]/g) ?? []).length);
     expect(drawn).toBeGreaterThan(200);
     expect(drawn).toBeLessThan(4 * 1300);
-    await (await page.$('::-p-text(A day)'))!.click();
+    await page.evaluate(() =>
+      Array.from(document.querySelectorAll<HTMLElement>('tr-charts-face label'))
+        .find((one) => one.textContent?.trim() === 'A day')!
+        .click(),
+    );
     await settled(page);
     expect(await page.$eval('[data-series=ph] .tick', (tick) => tick.textContent)).toBeTruthy();
     expect(faults).toEqual([]);
@@ -117,7 +130,7 @@ describe('the log', () => {
     await checkAxe('the curves');
     const first = () => page.$$eval('[data-series=ghDh] text.tick', (ticks) => ticks.map((tick) => tick.textContent).join(' '));
     const before = await first();
-    await page.focus('[data-series=ghDh] svg');
+    await page.$eval('[data-series=ghDh] svg', (chart) => (chart as SVGSVGElement).focus());
     await page.keyboard.press('+');
     await settled(page);
     expect(await eventually(first, (now) => now !== before)).not.toBe(before);

@@ -40,6 +40,7 @@ const ROWS = 120;
   imports: [Check, ChoiceField, LogChart, SelectField, TimeBrush],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
+    <h2 class="visually-hidden">What was read</h2>
     @if (!log()) {
       <p class="soft" role="status">Reading the log …</p>
     } @else if (series().length === 0) {

@@ -45,7 +45,8 @@ export async function openBench<T>(component: Type<T>, design: Design) {
     lines: () => logs.open$.value?.lines ?? [],
     /** Waits until so many lines stand in its log. */
     untilLines: async (count: number) => {
-      for (let i = 0; i < 400 && (logs.open$.value?.lines.length ?? 0) < count; i++) await new Promise((resolve) => setTimeout(resolve, 10));
+      for (let i = 0; i < 400 && (logs.open$.value?.lines.length ?? 0) < count; i++)
+        await new Promise((resolve) => setTimeout(resolve, 10));
       await refresh();
     },
     text: (selector: string) => (host.querySelector(selector)?.textContent ?? '').replace(/\s+/g, ' ').trim(),

@@ -77,7 +77,10 @@ const STORIES: Readonly<Record<string, Story>> = {
     // fed for a brood that was never there, with most of the stems thinned out
     really: (plan) => [
       [0, plan],
-      [35, { ...plan, feed: { ...plan.feed, gPerDay: plan.feed.gPerDay * 5 }, plants: { ...plan.plants, areaM2: plan.plants.areaM2 * 0.1 } }],
+      [
+        35,
+        { ...plan, feed: { ...plan.feed, gPerDay: plan.feed.gPerDay * 5 }, plants: { ...plan.plants, areaM2: plan.plants.areaM2 * 0.1 } },
+      ],
     ],
     tested: [
       [3, 'meter', null, ['temperatureC']],

@@ -60,12 +60,10 @@ const SHOTS: readonly Shot[] = [
   { name: 'acclimate', path: '/tank/shell-bed/water', act: press('.faces label', 'Acclimate') },
   {
     name: 'care',
-    path: '/tank/peat-pocket/water',
+    path: '/tank/shell-bed/care?face=charts',
     act: async (page) => {
-      await press('.faces label', 'Change')(page);
-      await press('.task', 'Mature the tank for delicate animals')(page);
-      await page.waitForSelector('tr-plan-start button:not([disabled])').then((button) => button!.click());
-      await press('a', 'See it in Care')(page);
+      await page.waitForSelector('tr-log-chart .points');
+      await press('tr-charts-face label', 'All of it')(page);
     },
   },
   { name: 'substrate', path: '/tank/weedy-thicket/substrate' },

@@ -19,7 +19,8 @@ export interface MannKendall {
 
 /**
  * Test for a trend of any shape by ranks. Sources: Mann 1945, Econometrica 13:245; Kendall 1975, Rank Correlation Methods; variance with ties
- * and continuity as in Gilbert 1987, Statistical Methods for Environmental Pollution Monitoring, 16.4.
+ * and continuity as in Gilbert 1987, Statistical Methods for Environmental Pollution Monitoring
+ * (the place recalled, not looked up).
  *
  * @param values in the order of time; normal from eight on, near enough from six
  */

@@ -14,7 +14,6 @@ import { TankLogs } from '../store/tank-logs';
 import { TankView } from '../store/tank-view';
 import { ChoiceField, type Choice } from '../ui/choice';
 import { moment } from '../ui/day-text';
-import { LatinText } from '../ui/latin-text';
 import { QuantityField } from '../ui/quantity-field';
 import { SelectField } from '../ui/select';
 import { draftOf, foodsOf, PAD, PAD_WORD, padKeyOf, testedHere, type PadGround, type PadKey } from './pad';
@@ -22,7 +21,7 @@ import { draftOf, foodsOf, PAD, PAD_WORD, padKeyOf, testedHere, type PadGround, 
 /** What happened is written down here: a press for what it was, a press to write it. */
 @Component({
   selector: 'tr-entry-pad',
-  imports: [ChoiceField, LatinText, QuantityField, SelectField],
+  imports: [ChoiceField, QuantityField, SelectField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './entry-pad.html',
   styleUrl: './entry-pad.less',

@@ -1,12 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { coolerWasteW, energyUse } from '../../core/assessment/energy-use';
 import { heatSavings } from '../../core/assessment/measures';
-import { SERVICE_TASKS, serviceOf, serviceSteps } from '../../core/equipment/service';
+import { SERVICE_TASKS, serviceOf } from '../../core/equipment/service';
 import { inOrder, nextOrder } from '../../core/design/design';
 import { pointer } from '../../core/design/edit';
 import { newDevice, type Device } from '../../core/equipment/model';
 import { formatQuantity, rounded } from '../../core/quantity/format';
-import { PlanStart } from '../parts/plan-start';
+import { RouterLink } from '@angular/router';
 import { PreferencesStore } from '../store/preferences';
 import { TankSession } from '../store/tank-session';
 import { TankView } from '../store/tank-view';
@@ -23,7 +23,7 @@ const SAVES = { lid: 'A closed lid', foam: 'Two centimetres of foam on back, sid
 /** What is plugged in, how the water runs through it, and what it uses. */
 @Component({
   selector: 'tr-gear-face',
-  imports: [AddFrom, Check, PlanStart, QuantityField, RunningFields],
+  imports: [AddFrom, Check, QuantityField, RouterLink, RunningFields],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './gear-face.html',
   styleUrl: './equipment-bench.less',
@@ -142,7 +142,6 @@ export class GearFace {
             : `${everyDays} days`,
     })),
   );
-  protected readonly steps = computed(() => serviceSteps(this.service()));
 
   /** Only what is about here, each once. */
   protected readonly cautions = computed(() => {

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { FoodId } from '../catalogue/food';
 import { FertiliserPlan } from '../tank/fertiliser';
+import { Day } from '../schedule/day';
 import { DatedStep } from '../schedule/step';
 
 const Key = z.string().min(1).max(80);
@@ -62,6 +63,20 @@ export const CarePlan = z.strictObject({
   media: z.strictObject({ carbonG: z.number().min(0).max(10000), phosphateRemoverG: z.number().min(0).max(10000) }),
   /** What is to be done, and when. */
   steps: z.record(Key, DatedStep),
+  /** The day from which the routine counts where nothing of it was written down yet; null while not stated. */
+  since: Day.nullable(),
+  /** Where the keeper does a thing otherwise than is usual: every so many days, or not at all (null). By the id of the duty. */
+  habits: z.record(Key, z.number().int().min(1, 'once a day is the most').max(730).nullable()),
+  /** What the keeper does of their own accord. */
+  own: z.record(
+    Key,
+    z.strictObject({
+      order: z.number().finite(),
+      title: z.string().trim().min(1, 'say what it is').max(80),
+      everyDays: z.number().int().min(1, 'once a day is the most').max(730),
+      minutes: z.number().min(0).max(600),
+    }),
+  ),
 });
 export type CarePlan = z.infer<typeof CarePlan>;
 
@@ -82,5 +97,8 @@ export function emptyCare(): CarePlan {
     fertiliser: {},
     media: { carbonG: 0, phosphateRemoverG: 0 },
     steps: {},
+    since: null,
+    habits: {},
+    own: {},
   };
 }

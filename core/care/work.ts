@@ -1,46 +1,42 @@
 import * as z from 'zod';
 import { calculation } from '../calculation/calculation';
 
-/** Minutes that things take, common practice. */
-const MINUTES = {
-  /** Getting out, tempering and putting away for a change; a litre by bucket, a litre by hose beyond what is carried. */
-  change: { begin: 6, bucketL: 0.25, hoseL: 0.05, carriedL: 60 },
+/** Minutes that things take, each time. Common practice. */
+export const MINUTES = {
+  look: 1,
   feeding: 1.5,
-  /** A square metre of panes, once a week. */
-  panesM2: 6,
-  /** Squeezing a filter, once a month. */
-  filter: 15,
-  /** A square metre of plants, by how it grows; trimmed once a week on average. */
-  trimM2: 12,
   dose: 1,
-};
-const WEEKS_BETWEEN_FILTERS = 4;
+  topUp: 2,
+  /** For each thing that is tested. */
+  test: 2,
+  /** A filter squeezed or opened; other gear wiped and tried. */
+  filter: 15,
+  gear: 4,
+  /** Leaves, carbon, capsules. */
+  renew: 4,
+  culture: 6,
+  count: 10,
+  /** A square metre of panes, or of plants that are cut back. */
+  panesM2: 6,
+  trimM2: 12,
+} as const;
 
-export interface Chores {
-  changesPerWeek: number;
-  litresPerChange: number;
-  feedingsPerWeek: number;
-  panesM2: number;
-  filters: number;
-  /** Square metres of plants that are cut back in a week. */
-  trimmedM2: number;
-  dosesPerWeek: number;
+/** Getting out, tempering and putting away for a change; a litre by bucket, a litre by hose beyond what is carried. */
+const CHANGE = { begin: 6, bucketL: 0.25, hoseL: 0.05, carriedL: 60 };
+
+export const minutesOfChange = (litres: number): number =>
+  litres <= 0
+    ? 0
+    : CHANGE.begin + CHANGE.bucketL * Math.min(litres, CHANGE.carriedL) + CHANGE.hoseL * Math.max(0, litres - CHANGE.carriedL);
+
+/** Something that takes its time again and again. */
+export interface Recurring {
+  minutes: number;
+  everyDays: number;
 }
 
-/** Minutes a week that a tank takes, chore by chore. */
-export function minutesPerWeek(chores: Chores): Readonly<Record<'changes' | 'feeding' | 'panes' | 'filter' | 'plants' | 'doses', number>> {
-  const { begin, bucketL, hoseL, carriedL } = MINUTES.change;
-  const litres = chores.litresPerChange;
-  const change = litres <= 0 ? 0 : begin + bucketL * Math.min(litres, carriedL) + hoseL * Math.max(0, litres - carriedL);
-  return {
-    changes: chores.changesPerWeek * change,
-    feeding: chores.feedingsPerWeek * MINUTES.feeding,
-    panes: chores.panesM2 * MINUTES.panesM2,
-    filter: (chores.filters * MINUTES.filter) / WEEKS_BETWEEN_FILTERS,
-    plants: chores.trimmedM2 * MINUTES.trimM2,
-    doses: chores.dosesPerWeek * MINUTES.dose,
-  };
-}
+export const minutesPerWeek = (all: readonly Recurring[]): number =>
+  all.reduce((sum, { minutes, everyDays }) => sum + (minutes * 7) / everyDays, 0);
 
 export const work = calculation({
   id: 'care.minutes-per-week',
@@ -58,12 +54,22 @@ export const work = calculation({
   source: [
     {
       citation:
-        'A change 6 min and 0.25 min a litre by bucket, 0.05 by hose beyond 60 L; a feeding 1.5 min; panes 6 min/m²; a filter 15 min a month; plants 12 min/m²',
+        'A change 6 min and 0.25 min a litre by bucket, 0.05 by hose beyond 60 L; a feeding 1.5 min; panes 6 min/m²; a filter 15 min a month; plants 12 min/m²; a dose 1 min',
       basis: 'practice',
     },
   ],
-  formula: 'sum over chores of times a week · minutes each',
+  formula: 'sum over what is done of times a week · minutes each',
   validity: 'one tank in a room with water near; a whole room shares the getting out and putting away',
   uncertainty: 'half as much again either way: hands differ',
-  compute: (chores) => ({ minutes: Object.values(minutesPerWeek(chores)).reduce((sum, one) => sum + one, 0) }),
+  compute: ({ changesPerWeek, litresPerChange, feedingsPerWeek, panesM2, filters, trimmedM2, dosesPerWeek }) => ({
+    minutes:
+      changesPerWeek * minutesOfChange(litresPerChange) +
+      feedingsPerWeek * MINUTES.feeding +
+      minutesPerWeek([
+        { minutes: panesM2 * MINUTES.panesM2, everyDays: 7 },
+        { minutes: filters * MINUTES.filter, everyDays: 28 },
+        { minutes: trimmedM2 * MINUTES.trimM2, everyDays: 7 },
+      ]) +
+      dosesPerWeek * MINUTES.dose,
+  }),
 });

@@ -63,7 +63,14 @@ const fedLevel = <W extends { co2: { mgPerL: number } | null }>(water: W) => ({
   ...water,
   co2: water.co2 && { set: { by: 'level', mgPerL: water.co2.mgPerL }, onHour: null, offHour: null, bottleG: null },
 });
-const unfed = { menu: {}, fastDays: 0, hoursPerWeek: null };
+/** Said in none of them yet. */
+const noHabits = { since: null, habits: {}, own: {} };
+const unfed = {
+  ...noHabits,
+  menu: {},
+  fastDays: 0,
+  hoursPerWeek: null,
+};
 const unclocked = { lampsOnHour: null, feedHours: [], ...unfed };
 const geared = (equipment: object) =>
   Object.fromEntries(
@@ -220,8 +227,14 @@ describe('a design document', () => {
     const read = readDesignFile(JSON.stringify(fixture12));
     expect(read.ok ? (read.document as unknown) : read.refusals).toEqual({
       ...fixture12,
-      design: { ...fixture12.design, schema: 13, build: emptyBuild(), startup: { ...fixture12.design.startup, seen: {} } },
-      room: { ...fixture12.room, schema: 9, prices: {}, kits: {} },
+      design: {
+        ...fixture12.design,
+        schema: 13,
+        build: emptyBuild(),
+        startup: { ...fixture12.design.startup, seen: {} },
+        care: { ...fixture12.design.care, ...noHabits },
+      },
+      room: { ...fixture12.room, schema: 9, prices: {}, kits: {}, walk: [], call: { keeper: '', vet: '' } },
     });
     expect(Object.keys(fixture12.room.lots).length).toBe(1);
   });
@@ -230,7 +243,7 @@ describe('a design document', () => {
     const read = readDesignFile(JSON.stringify(fixture13));
     expect(read.ok ? (read.document as unknown) : read.refusals).toEqual({
       ...fixture13,
-      room: { ...fixture13.room, schema: 9, kits: {} },
+      room: { ...fixture13.room, schema: 9, kits: {}, walk: [], call: { keeper: '', vet: '' } },
     });
     expect(Object.keys(fixture13.design.build.ticks)).toEqual(['leak-test', 'rinse']);
   });
@@ -309,6 +322,8 @@ describe('a design document', () => {
       schema: 9,
       prices: {},
       kits: {},
+      walk: [],
+      call: { keeper: '', vet: '' },
       law: null,
       pricePerKwh: null,
       lots: {},

@@ -258,11 +258,12 @@ function design11to12({ care, ...design }: Json): Json {
   };
 }
 
-/** Version 13: what was built of it so far, and what was looked at while it grew in. */
-function design12to13({ startup, ...design }: Json): Json {
+/** Version 13: what was built of it so far, what was looked at while it grew in, and the habits of its keeper. */
+function design12to13({ startup, care, ...design }: Json): Json {
   return {
     ...design,
     schema: 13,
+    care: isObject(care) ? { ...care, since: null, habits: {}, own: {} } : care,
     build: { ticks: {}, order: [], schools: {} },
     startup: isObject(startup) ? { ...startup, seen: {} } : startup,
   };
@@ -271,8 +272,8 @@ function design12to13({ startup, ...design }: Json): Json {
 /** Version 8: what things cost here. */
 const room7to8 = (room: Json): Json => ({ ...room, schema: 8, prices: {} });
 
-/** Version 9: kits and meters that are tested with. */
-const room8to9 = (room: Json): Json => ({ ...room, schema: 9, kits: {} });
+/** Version 9: kits and meters that are tested with, the way along the tanks, and whom a caretaker calls. */
+const room8to9 = (room: Json): Json => ({ ...room, schema: 9, kits: {}, walk: [], call: { keeper: '', vet: '' } });
 
 const DESIGN_STEPS: Readonly<Record<number, (design: Json) => Json>> = {
   1: design1to2,

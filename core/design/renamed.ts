@@ -16,6 +16,7 @@ export function renamed(
       ...room,
       id: roomId,
       moves: each(room.moves, (move) => ({ ...move, from: of(move.from), to: of(move.to) })),
+      walk: room.walk.map(of),
       marks: each(room.marks, (mark) => ({ ...mark, place: of(mark.place) })),
     },
     designs: designs.map((design) => ({

@@ -85,6 +85,10 @@ export const Room = z
     prices: z.record(z.string().min(1).max(160), Price),
     /** Kits and meters that are tested with. */
     kits: z.record(Key, RoomKit),
+    /** The way along the tanks, by the id of their designs; those that it does not name come after. */
+    walk: z.array(Key).max(1000),
+    /** Whom a caretaker calls; empty for not said. */
+    call: z.strictObject({ keeper: z.string().max(120), vet: z.string().max(120) }),
     /** What this room adds to the catalogue. */
     own: OwnCatalogue,
     invented: z.boolean().optional(),
@@ -117,6 +121,8 @@ export function emptyRoom(id: string, name: string): Room {
     wanted: {},
     prices: {},
     kits: {},
+    walk: [],
+    call: { keeper: '', vet: '' },
     own: emptyOwnCatalogue(),
   };
 }

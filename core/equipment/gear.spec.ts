@@ -1,10 +1,9 @@
-import { NO_STEP } from '../schedule/step';
 import { capacityMgNPerDay, maturityAfter, maturityOf, MEDIUM_META } from './media';
 import { MOST_AT_ONCE, spareMedia } from './donors';
 import { capacityFinding, gearScraperFinding, intakeFinding, reachFinding, siphonFinding, topUpFinding, type Swimmer } from './guards';
 import { newDevice, newFilter, newRuns, standsInside, type Device } from './model';
 import { flowOf, throughMesh } from './runs';
-import { SERVICE_TASKS, serviceOf, serviceSteps } from './service';
+import { serviceOf } from './service';
 import { catalogue } from '../testing/tanks';
 import type { Animal } from '../catalogue/organism';
 
@@ -112,14 +111,6 @@ describe('service', () => {
     expect(tasks).toEqual(['prefilter', 'floss', 'heater', 'canister', 'impeller']);
     expect(serviceOf(equipment, true).map(({ task }) => task)).toContain('bottle');
     expect(serviceOf({}, false)).toEqual([]);
-  });
-  it('puts twelve weeks on the list, and what is rarer once', () => {
-    const steps = serviceSteps(serviceOf(equipment, false));
-    expect(steps.filter(({ subjects }) => subjects[0] === 'prefilter').length).toBe(12);
-    expect(steps.filter(({ subjects }) => subjects[0] === 'impeller').map(({ after }) => after)).toEqual([
-      SERVICE_TASKS.impeller.everyDays,
-    ]);
-    expect(steps.every(({ code, pourL }) => code === 'service' && pourL === NO_STEP.pourL)).toBeTrue();
   });
 });
 

@@ -1,6 +1,4 @@
 import { inOrder } from '../quantity/in-order';
-import type { PlannedStep } from '../schedule/step';
-import { NO_STEP } from '../schedule/step';
 import type { Device } from './model';
 
 /** What is done to gear from time to time. */
@@ -108,22 +106,4 @@ export function serviceOf(equipment: Readonly<Record<string, Device>>, co2: bool
   );
   if (co2) all.push({ deviceId: null, task: 'bottle', everyDays: SERVICE_TASKS.bottle.everyDays });
   return all.sort((a, b) => a.everyDays - b.everyDays);
-}
-
-/** Days that are put on the list at once. */
-const AHEAD_DAYS = 84;
-
-/** The service of twelve weeks as steps; what comes more seldom once. */
-export function serviceSteps(services: readonly Service[]): PlannedStep[] {
-  return services
-    .flatMap(({ deviceId, task, everyDays }) => {
-      const times = Math.max(1, Math.floor(AHEAD_DAYS / everyDays));
-      return Array.from({ length: times }, (_, i): PlannedStep => ({
-        ...NO_STEP,
-        after: everyDays * (i + 1),
-        code: 'service',
-        subjects: deviceId === null ? [task] : [task, deviceId],
-      }));
-    })
-    .sort((a, b) => a.after - b.after);
 }

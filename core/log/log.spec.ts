@@ -246,7 +246,7 @@ describe('a log as a table', () => {
       Entry.parse({ ...base('e', '2026-05-03T09:05:00+02:00'), kind: 'note', note: 'said "no",\nthen -left' }),
       Entry.parse({ ...base('f', '2026-05-03T09:06:00+02:00'), kind: 'feeding', what: '@flakes', grams: 0.2, left: 'some' }),
       Entry.parse({ ...base('g', '2026-05-03T09:07:00+02:00', 'f'), kind: 'struck' }),
-      Entry.parse({ ...base('h', '2026-05-03T09:08:00+02:00'), kind: 'task', taskId: 't', title: 'Change', how: 'later' }),
+      Entry.parse({ ...base('h', '2026-05-03T09:08:00+02:00'), kind: 'task', taskId: 't', title: 'Change', how: 'later', days: 3 }),
       Entry.parse({ ...base('i', '2026-05-03T09:09:00+02:00'), kind: 'eating', organismId: 'x-y', ate: false }),
     ];
     const csv = logCsv(entries);

@@ -95,8 +95,15 @@ const AnyEntry = z.discriminatedUnion('kind', [
   }),
   z.strictObject({ ...common, kind: z.literal('eating'), organismId: Key, ate: z.boolean() }),
   z.strictObject({ ...common, kind: z.literal('photo'), photoId: Key }),
-  /** Something of the plan of care: done as planned, done otherwise, or left. */
-  z.strictObject({ ...common, kind: z.literal('task'), taskId: Key, title: Words, how: z.enum(['done', 'otherwise', 'skipped', 'later']) }),
+  /** Something of the plan of care: done as planned, done otherwise, left out, or put off by so many days. */
+  z.strictObject({
+    ...common,
+    kind: z.literal('task'),
+    taskId: Key,
+    title: Words,
+    how: z.enum(['done', 'otherwise', 'skipped', 'later']),
+    days: z.number().int().min(1).max(90).nullable(),
+  }),
   z.strictObject({ ...common, kind: z.literal('note') }),
   /** It did not happen: what it corrects is struck out. */
   z.strictObject({ ...common, kind: z.literal('struck') }),
@@ -115,6 +122,7 @@ export const Entry = AnyEntry.superRefine((entry, context) => {
   if (entry.kind === 'behaviour' && Object.keys(entry.scores).length === 0 && entry.note === '') wrong(['scores'], 'nothing was looked at');
   if (entry.kind === 'note' && entry.note.trim() === '') wrong(['note'], 'nothing is written');
   if (entry.kind === 'struck' && entry.corrects === null) wrong(['corrects'], 'says of no entry that it did not happen');
+  if (entry.kind === 'task' && (entry.how === 'later') !== (entry.days !== null)) wrong(['days'], 'put off by how many days?');
   if (entry.corrects === entry.id) wrong(['corrects'], 'corrects itself');
 });
 export type Entry = z.infer<typeof Entry>;

@@ -3,7 +3,7 @@ import type { Design } from '../../design/design';
 import type { Animal } from '../../catalogue/organism';
 import type { Assessment } from '../assessment';
 import { animalOf } from '../derive';
-import { hoursPerWeekOf } from './chores';
+import { hoursPerWeekOf } from './duties';
 
 /** What more animals run out of, in the order in which it is told. */
 export const LIMITS = ['nitrate', 'filter', 'oxygen', 'water', 'floor', 'hides', 'males', 'work'] as const;

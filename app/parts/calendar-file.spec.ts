@@ -1,17 +1,28 @@
 import ICAL from 'ical.js';
 import { calendarFile, type CalendarEntry } from './calendar-file';
 
+const tank = { id: 'peat-pocket', name: 'Peat pocket' };
 const entries: CalendarEntry[] = [
-  { id: 'p1-1', day: '2026-12-31', title: 'Change 12 L', detail: '12 L Limestone tap, at the tank’s temperature.', plan: 'Start-up' },
+  {
+    id: 'p1-1',
+    tank,
+    everyDays: null,
+    day: '2026-12-31',
+    title: 'Change 12 L',
+    detail: '12 L Limestone tap, at the tank’s temperature.',
+    plan: 'Start-up',
+  },
   {
     id: 'p1-2',
+    tank,
+    everyDays: null,
     day: '2027-02-28',
     title: 'Challenge the filter; “really”, or, say, not',
     detail: `A long text with commas, semicolons; a \\ and\na second line. ${'Long words. '.repeat(20)}`,
     plan: 'Start-up, the second',
   },
 ];
-const file = (at = new Date('2026-12-01T10:00:00Z')) => calendarFile({ id: 'peat-pocket', name: 'Peat pocket' }, entries, at);
+const file = (at = new Date('2026-12-01T10:00:00Z')) => calendarFile('Peat pocket', entries, at);
 
 describe('dated steps as a calendar', () => {
   it('are read by another reader of iCalendar as they were: days, words, signs', () => {
@@ -38,5 +49,28 @@ describe('dated steps as a calendar', () => {
   it('have the same ids whenever the file is written, so that nothing is doubled', () => {
     const ids = (text: string) => text.match(/^UID:.*$/gm);
     expect(ids(file(new Date('2027-01-01T00:00:00Z')))).toEqual(ids(file()));
+  });
+
+  it('come again as often as they fall due, with a word on the evening before; what is daily has none', () => {
+    const again = (id: string, everyDays: number): CalendarEntry => ({
+      id,
+      tank,
+      everyDays,
+      day: '2026-12-03',
+      title: id,
+      detail: '',
+      plan: 'Routine',
+    });
+    const text = calendarFile('The room', [again('change', 10), again('feed', 1)], new Date('2026-12-01T10:00:00Z'));
+    const events = new ICAL.Component(ICAL.parse(text)).getAllSubcomponents('vevent').map((one) => new ICAL.Event(one));
+    const days = (event: ICAL.Event) => {
+      const iterator = event.iterator();
+      return [1, 2, 3].map(() => iterator.next()!.toString());
+    };
+    expect(days(events[0]!)).toEqual(['2026-12-03', '2026-12-13', '2026-12-23']);
+    expect(days(events[1]!)).toEqual(['2026-12-03', '2026-12-04', '2026-12-05']);
+    const alarms = events.map((event) => event.component.getAllSubcomponents('valarm'));
+    expect(alarms.map(({ length }) => length)).toEqual([1, 0]);
+    expect(alarms[0]![0]!.getFirstPropertyValue('trigger')!.toString()).toBe('-PT5H');
   });
 });

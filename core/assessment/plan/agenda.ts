@@ -1,0 +1,87 @@
+import { agenda, type Due } from '../../care/agenda';
+import type { Duty, Mark } from '../../care/duty';
+import type { Design } from '../../design/design';
+import type { ServiceTask } from '../../equipment/service';
+import type { Entry } from '../../log/model';
+import { standing, type Line } from '../../log/timeline';
+import type { Day } from '../../schedule/day';
+import { courseAsDone } from '../../tank/refit';
+import { TooStiff } from '../../tank/integrate';
+import type { Assessment } from '../assessment';
+import { meterFor } from '../forecast';
+
+/** What cleaning a filter or an intake does of the service of gear. */
+const CLEANED: Readonly<Partial<Record<Extract<Entry, { kind: 'cleaning' }>['what'], readonly ServiceTask[]>>> = {
+  filter: ['sponge', 'mat', 'hang-on', 'internal', 'canister', 'sump', 'undergravel'],
+  intake: ['prefilter'],
+  bed: ['undergravel'],
+};
+
+/** Whether what was written down is this duty done, without saying so: a change is a change however it was written. */
+function does(entry: Entry, { code, subjects }: Duty): boolean {
+  switch (entry.kind) {
+    case 'change':
+      return code === 'change';
+    case 'top-up':
+      return code === 'top-up' || code === 'reservoir';
+    case 'feeding':
+      return code === 'feed';
+    case 'trim':
+      return code === 'trim';
+    case 'behaviour':
+    case 'eating':
+      return code === 'look';
+    case 'cleaning':
+      return (
+        (code === 'panes' && entry.what === 'panes') ||
+        (code === 'service' && (CLEANED[entry.what] ?? []).some((task) => subjects.includes(task)))
+      );
+    case 'reading':
+      // tested by hand, and at least half of what belongs to it
+      return (
+        code === 'test' && entry.from === 'hand' && subjects.filter((one) => Object.hasOwn(entry.values, one)).length * 2 >= subjects.length
+      );
+    default:
+      return false;
+  }
+}
+
+/** What a log says was done of each duty. */
+export function marksOf(duties: readonly Duty[], lines: readonly Line[]): Map<string, Mark[]> {
+  const marks = new Map<string, Mark[]>(duties.map(({ id }) => [id, []]));
+  for (const { entry, day } of standing(lines)) {
+    if (entry.kind === 'task') marks.get(entry.taskId)?.push({ day, how: entry.how, days: entry.days });
+    else for (const duty of duties) if (does(entry, duty)) marks.get(duty.id)!.push({ day, how: 'done', days: null });
+  }
+  return marks;
+}
+
+/** The day from which the routine counts; null while nothing says since when the tank runs. */
+export function runsSince(design: Design, lines: readonly Line[]): Day | null {
+  return design.care.since ?? design.startup?.begun ?? lines.find(({ struck }) => !struck)?.day ?? null;
+}
+
+/** What falls due in so many days from today on; null while nothing says since when the tank runs. */
+export function agendaOf(design: Design, duties: readonly Duty[], lines: readonly Line[], today: Day, days: number): Due[] | null {
+  const since = runsSince(design, lines);
+  return since === null ? null : agenda(duties, marksOf(duties, lines), since, today, days);
+}
+
+/** What comes of it where the next change is left out: nitrate before the one after, with it and without. Null where it cannot be followed. */
+export function withoutChange(assessment: Assessment, everyDays: number, fraction: number): { with: number; without: number } | null {
+  const { derived } = assessment;
+  const scenario = derived['tank.ahead'].value?.scenario;
+  const mixed = derived['water.mixed'].value;
+  if (!scenario || !mixed) return null;
+  const settle = Math.ceil(84 / everyDays) * everyDays;
+  const days = settle + 2 * everyDays;
+  const at = (left: number | null) => (day: number) => (day > 0 && day % everyDays === 0 && day !== left ? fraction : 0);
+  try {
+    const options = { days, conductivity: meterFor(mixed) };
+    const end = (left: number | null) => courseAsDone(scenario, options, at(left)).nitrate[settle + everyDays * 2 - 1]!;
+    return { with: end(null), without: end(settle + everyDays) };
+  } catch (error) {
+    if (error instanceof TooStiff) return null;
+    throw error;
+  }
+}

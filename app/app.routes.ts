@@ -10,6 +10,7 @@ export function routesOf(benches: readonly BenchEntry[]): Routes {
     { path: '', pathMatch: 'full', loadComponent: roomPage },
     { path: 'room/:roomId', loadComponent: roomPage },
     { path: 'room/:roomId/catalogue', loadComponent: () => import('./catalogue/catalogue-page').then((m) => m.CataloguePage) },
+    { path: 'room/:roomId/round', loadComponent: () => import('./round/round-page').then((m) => m.RoundPage) },
     {
       path: 'tank/:tankId',
       loadComponent: tankPage,

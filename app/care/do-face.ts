@@ -67,6 +67,7 @@ export class DoFace {
     return design && lines ? agendaOf(design, this.duties(), lines, this.today, AHEAD_DAYS) : null;
   });
   protected readonly due = computed(() => (this.agenda() ?? []).filter(({ day }) => day === this.today));
+  protected readonly changes = computed(() => this.due().some(({ duty }) => duty.code === 'change'));
   protected readonly minutesToday = computed(() => Math.round(this.due().reduce((sum, { duty }) => sum + duty.minutes, 0)));
 
   /** Steps of plans, on their days. */

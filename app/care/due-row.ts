@@ -11,7 +11,7 @@ import { TankView } from '../store/tank-view';
 import { datedDay } from '../ui/day-text';
 import { LatinText } from '../ui/latin-text';
 import { QuantityField } from '../ui/quantity-field';
-import { entryOfDone, taskOf } from './done';
+import { entryOfDone, taskOf } from '../../core/assessment/duty-entry';
 
 /** Ways to put a thing off. */
 const LATER = [
@@ -33,7 +33,7 @@ const LATER = [
           @if (w.detail) {
             <p class="small"><tr-latin [text]="w.detail" /></p>
           }
-          <p class="small soft" [class.late]="due().overdueDays > 0">{{ waits() }}</p>
+          <p class="small soft" [class.late]="due().overdueDays > 0 && due().last !== null">{{ waits() }}</p>
         </div>
         <span class="acts">
           @if (due().duty.code === 'test') {

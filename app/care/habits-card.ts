@@ -170,6 +170,7 @@ const PLANNED = new Set(['change', 'top-up', 'reservoir', 'dose', 'apart-over', 
       font-weight: 400;
     }
     tbody th {
+      color: var(--ink);
       font-weight: 500;
     }
     .days {

@@ -9,6 +9,7 @@ export interface RoomActs {
   undo(): void;
   redo(): void;
   catalogue(): void;
+  round(): void;
   units(): void;
   /** Brings a part of the page into sight, by the id of its heading. */
   show(heading: string): void;
@@ -24,6 +25,11 @@ const NAMES: readonly { name: string; act: Act; words: readonly string[] }[] = [
   { name: 'Undo', act: 'undo', words: ['take back', 'revert'] },
   { name: 'Redo', act: 'redo', words: ['do again'] },
   { name: 'Catalogue of this room', act: 'catalogue', words: ['catalogue', 'catalog', 'encyclopedia', 'look up', 'species list'] },
+  {
+    name: 'The round: what all tanks want today',
+    act: 'round',
+    words: ['round', 'tasks', 'to do', 'chores', 'cans', 'labels', 'caretaker', 'holiday', 'away', 'tank sitter'],
+  },
   { name: 'Units and theme', act: 'units', words: ['units', 'settings', 'preferences', 'options'] },
 ];
 

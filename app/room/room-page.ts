@@ -134,6 +134,7 @@ export class RoomPage {
         undo: () => this.session.undo(),
         redo: () => this.session.redo(),
         catalogue: () => void this.router.navigate(['/room', this.room()?.id, 'catalogue']),
+        round: () => void this.router.navigate(['/room', this.room()?.id, 'round']),
         units: () => this.header()?.units().visible.set(true),
         show: (heading) => this.scrollTo(heading),
       }),

@@ -77,22 +77,26 @@ export class TankLogs {
   async write(what: NewEntry, at: Date = new Date(), corrects: string | null = null): Promise<Written> {
     const state = this.open$.value;
     if (!state) return { ok: false, reason: 'The log of this tank is not open yet.' };
-    const raw = { note: '', ...what, id: crypto.randomUUID(), at: wallInstant(at), written: new Date().toISOString(), corrects };
-    const read = Entry.safeParse(raw);
-    if (!read.success)
-      return {
-        ok: false,
-        reason: refusalsOf(read.error)
-          .map(({ reason }) => reason)
-          .join('; '),
-      };
-    const entry = read.data;
-    const fault = timeFault(entry, Date.now());
-    if (fault) return { ok: false, reason: `Not taken: ${fault}.` };
-    if (corrects === null && doubleOf(entry, state.lines))
+    const made = newEntry(what, at, corrects);
+    if (!made.ok) return made;
+    if (corrects === null && doubleOf(made.entry, state.lines))
       return { ok: false, reason: 'The very same stands there already, at the same time.' };
-    await this.put(state.designId, [entry]);
-    return { ok: true, entry };
+    await this.put(state.designId, [made.entry]);
+    return made;
+  }
+
+  /** Writes something down of a tank that is not on the bench. Refused where the disk refuses it: nothing here would try again. */
+  async writeInto(designId: string, what: NewEntry, corrects: string | null = null): Promise<Written> {
+    if (this.open$.value?.designId === designId) return this.write(what, new Date(), corrects);
+    const made = newEntry(what, new Date(), corrects);
+    if (!made.ok) return made;
+    try {
+      await putEntries(designId, [made.entry]);
+    } catch (error) {
+      return { ok: false, reason: `Not written down: ${error instanceof Error ? error.message : String(error)}` };
+    }
+    this.channel.postMessage({ designId, entries: [made.entry] });
+    return made;
   }
 
   /** Says of a line that it did not happen; it stays, struck out. */
@@ -157,6 +161,18 @@ export class TankLogs {
   get all(): Entry[] {
     return [...this.entries.values()].sort((a, b) => Date.parse(a.written) - Date.parse(b.written));
   }
+}
+
+/** What happened as an entry of a log, or why it is none. */
+function newEntry(what: NewEntry, at: Date, corrects: string | null): Written {
+  const raw = { note: '', ...what, id: crypto.randomUUID(), at: wallInstant(at), written: new Date().toISOString(), corrects };
+  const read = Entry.safeParse(raw);
+  if (!read.success) {
+    const reasons = refusalsOf(read.error).map(({ reason }) => reason);
+    return { ok: false, reason: reasons.join('; ') };
+  }
+  const fault = timeFault(read.data, Date.now());
+  return fault ? { ok: false, reason: `Not taken: ${fault}.` } : { ok: true, entry: read.data };
 }
 
 /** Those that are not here, neither by their id nor by what they say. */

@@ -7,6 +7,7 @@ import { startForecast, startForecastIf } from '../../core/assessment/plan/start
 import type { ThenDone } from '../../core/startup/ensemble';
 import type { StartForecast } from '../../core/startup/ensemble';
 import { readRecord, type RecordRead } from '../../core/assessment/plan/record';
+import { roundOf, type TankRound } from '../../core/assessment/round';
 import type { Line } from '../../core/log/timeline';
 import type { Day } from '../../core/schedule/day';
 import { routines, type Routine } from '../../core/assessment/plan/routine';
@@ -67,6 +68,8 @@ export interface Tasks {
   startIf: { input: ThenDone; output: StartForecast | null };
   /** What its log shows. */
   record: { input: { lines: readonly Line[]; today: Day; now: number }; output: RecordRead };
+  /** What it asks of its keeper in the days that come. */
+  round: { input: { lines: readonly Line[]; today: Day; days: number; units: UnitChoice }; output: TankRound };
   /** What a verdict on company hangs on. */
   weigh: { input: { key: string; units: UnitChoice }; output: WordedWeighing | null };
   /** Who sees whom. */
@@ -128,6 +131,7 @@ export const TASKS: {
   companions: searched,
   whyNot: (assessment, { organismId, units }) => wordWhyNot(assessment, organismId, units),
   record: (assessment, { lines, today, now }) => readRecord(assessment, lines, today, now),
+  round: (assessment, { lines, today, days, units }) => roundOf(assessment, lines, today, days, units),
   carrying: (assessment, { stockId }) => carrying(assessment, stockId),
   additions: (assessment) => additionsOf(assessment),
   start: (assessment) => startForecast(assessment),

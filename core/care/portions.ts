@@ -7,7 +7,7 @@ import type { CarePlan } from './model';
 /** Of a week, Monday first; what is fed on none of them lies apart as far as it goes. Common practice: the fast falls on a Sunday. */
 const FASTS: readonly (readonly number[])[] = [[], [6], [6, 2], [6, 1, 3], [6, 0, 2, 4]];
 /** Water in dry feed, which a plan of feed is weighed by. */
-const DRY_FEED_SHARE = 0.92;
+export const DRY_FEED_SHARE = 0.92;
 
 /** Monday 0 to Sunday 6. */
 export const weekdayOf = (day: Day): number => (parseISO(day).getDay() + 6) % 7;
@@ -27,7 +27,7 @@ export interface Portion {
 }
 
 /** Grazed at for days, and laid in by the piece. */
-const NOT_WEIGHED: ReadonlySet<FoodId> = new Set([
+export const NOT_WEIGHED: ReadonlySet<FoodId> = new Set([
   'leaves',
   'wood',
   'live-shrimp',

@@ -36,11 +36,6 @@ function does(entry: Entry, { code, subjects }: Duty): boolean {
         (code === 'panes' && entry.what === 'panes') ||
         (code === 'service' && (CLEANED[entry.what] ?? []).some((task) => subjects.includes(task)))
       );
-    case 'reading':
-      // tested by hand, and at least half of what belongs to it
-      return (
-        code === 'test' && entry.from === 'hand' && subjects.filter((one) => Object.hasOwn(entry.values, one)).length * 2 >= subjects.length
-      );
     default:
       return false;
   }
@@ -49,9 +44,20 @@ function does(entry: Entry, { code, subjects }: Duty): boolean {
 /** What a log says was done of each duty. */
 export function marksOf(duties: readonly Duty[], lines: readonly Line[]): Map<string, Mark[]> {
   const marks = new Map<string, Mark[]>(duties.map(({ id }) => [id, []]));
+  // each kit has a reading of its own: what was tested is what was tested in a day
+  const tested = new Map<Day, Set<string>>();
   for (const { entry, day } of standing(lines)) {
     if (entry.kind === 'task') marks.get(entry.taskId)?.push({ day, how: entry.how, days: entry.days });
-    else for (const duty of duties) if (does(entry, duty)) marks.get(duty.id)!.push({ day, how: 'done', days: null });
+    else if (entry.kind === 'reading') {
+      if (entry.from === 'hand') tested.set(day, new Set([...(tested.get(day) ?? []), ...Object.keys(entry.values)]));
+    } else for (const duty of duties) if (does(entry, duty)) marks.get(duty.id)!.push({ day, how: 'done', days: null });
+  }
+  for (const { id, code, subjects } of duties) {
+    if (code !== 'test') continue;
+    for (const [day, read] of tested) {
+      // at least half of what belongs to it
+      if (subjects.filter((one) => read.has(one)).length * 2 >= subjects.length) marks.get(id)!.push({ day, how: 'done', days: null });
+    }
   }
   return marks;
 }

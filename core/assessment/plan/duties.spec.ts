@@ -140,6 +140,8 @@ describe('the agenda of a tank', () => {
     const reading = (values: Record<string, number>, from: 'hand' | 'probe' = 'hand') =>
       timelineOf([line('2026-07-10', { kind: 'reading', of: '', from, simulated: false, kit: 'drops', kitId: null, values })]);
     expect(marksOf(duties, reading({ ghDh: 10, khDh: 8 })).get('test')!.length).toBe(1);
+    // one kit after the other
+    expect(marksOf(duties, [...reading({ ghDh: 10 }), ...reading({ khDh: 8 })]).get('test')!.length).toBe(1);
     expect(marksOf(duties, reading({ temperatureC: 25 })).get('test')).toEqual([]);
     expect(marksOf(duties, reading({ ghDh: 10, khDh: 8 }, 'probe')).get('test')).toEqual([]);
   });

@@ -1,6 +1,6 @@
 import { MINUTES, minutesOfChange, minutesPerWeek } from '../../care/work';
 import type { Duty, DutyCode } from '../../care/duty';
-import { feedingDays } from '../../care/portions';
+import { portionsOn } from '../../care/portions';
 import { FOODS } from '../../catalogue/food';
 import { inOrder } from '../../design/design';
 import { serviceOf, type ServiceTask } from '../../equipment/service';
@@ -31,6 +31,8 @@ const USUAL_DAYS = {
 const LEAVES_RENEWED = 1 / 3;
 /** A tank is young for so long after it was begun: it is tested twice as often. */
 const YOUNG_DAYS = 90;
+/** A Monday and the days after it. */
+const WEEK: readonly Day[] = [0, 1, 2, 3, 4, 5, 6].map((i) => dayAfter('2026-03-02', i));
 /** Plants are cut back to so much of what they were let grow to; never sooner, never later than that. */
 const CUT_BACK_TO = 0.6;
 const TRIM_DAYS = [7, 84] as const;
@@ -116,7 +118,8 @@ function feeding({ world: { design }, derived }: Assessment): Duty[] {
   const members = (derived['stock.members'].value ?? []).filter(({ organism }) => organism?.kind === 'animal');
   if (members.length === 0) return [];
   const gPerDay = care.feed.gPerDay ?? derived['tank.ahead'].value?.scenario.feed.gPerDay ?? derived['stock.load'].value?.usualFeedG ?? 0;
-  const days = feedingDays(care.fastDays);
+  // a menu may leave more days bare than are fasted on
+  const days = WEEK.flatMap((day, weekday) => (portionsOn(care, gPerDay, day).length > 0 ? [weekday] : []));
   const menu = Object.values(care.menu);
   const aWeek =
     menu.length > 0 ? menu.reduce((sum, { timesAWeek }) => sum + timesAWeek, 0) : days.length * Math.max(1, care.feedHours.length);
@@ -125,6 +128,7 @@ function feeding({ world: { design }, derived }: Assessment): Duty[] {
     const renewed = culture && Math.max(1, Math.round((culture.days[0] + culture.days[1]) / 2));
     return renewed ? [duty(`culture:${foodId}`, 'culture', renewed, { minutes: MINUTES.culture, subjects: [foodId] })] : [];
   });
+  if (days.length === 0) return cultures;
   return [
     duty('feed', 'feed', 1, {
       weekdays: days.length < 7 ? days : null,

@@ -3,6 +3,7 @@ import type { Duty, DutyCode } from '../../care/duty';
 import { portionsOn, type Portion } from '../../care/portions';
 import { FOODS, type FoodId } from '../../catalogue/food';
 import { SERVICE_TASKS, type ServiceTask } from '../../equipment/service';
+import { plural } from '../../quantity/plural';
 import { formatQuantity, formatSpan, type UnitChoice } from '../../quantity/format';
 import { PARAMETER_META, type LoggedParameter } from '../../reading/parameter';
 import type { Day } from '../../schedule/day';
@@ -129,7 +130,7 @@ export function wordDuty(duty: Duty, day: Day, assessment: Assessment, units: Un
       const mix = [...pours, ...salts].join(' + ');
       return say(
         `Change ${volume(values['litres']!)} (${formatQuantity('fraction', values['fraction']!, units)})`,
-        `${mix === '' ? 'New water' : mix}, ${warmth}. Heater and pump unplugged while the level is low.`,
+        `${mix === '' ? 'New water' : mix}, ${warmth}.`,
       );
     }
     case 'top-up':
@@ -205,10 +206,10 @@ export function wordEvery(days: number): string {
   return `every ${days} days`;
 }
 
-/** Since when it waits, or when it was done last. */
-export function wordWaits({ overdueDays, last, putOff }: Due, dayText: (day: Day) => string): string {
-  const before = last === null ? 'not written down yet' : `last ${dayText(last)}`;
-  return [overdueDays > 0 ? `waits since ${overdueDays} day${overdueDays === 1 ? '' : 's'}` : putOff ? 'put off to today' : '', before]
-    .filter(Boolean)
-    .join(', ');
+/** Since when it waits, and when it was done last. */
+export function wordWaits({ overdueDays, last, putOff, duty }: Due, dayText: (day: Day) => string): string {
+  if (duty.on !== null) return overdueDays > 0 ? `was due ${dayText(duty.on)}` : '';
+  if (last === null) return putOff ? 'put off to today; not written down yet' : 'not written down yet';
+  const due = overdueDays > 0 ? `was due ${plural(overdueDays, 'day')} ago; ` : putOff ? 'put off to today; ' : '';
+  return `${due}last done ${dayText(last)}`;
 }

@@ -1,10 +1,10 @@
-import type { Duty } from '../../core/care/duty';
-import { wordDuty, portionsOf } from '../../core/assessment/wording/duties';
-import type { Assessment } from '../../core/assessment/assessment';
-import { FOODS } from '../../core/catalogue/food';
-import type { NewEntry } from '../../core/log/model';
-import type { UnitChoice } from '../../core/quantity/format';
-import type { Day } from '../../core/schedule/day';
+import type { Duty } from '../care/duty';
+import { wordDuty, portionsOf } from './wording/duties';
+import type { Assessment } from './assessment';
+import { FOODS } from '../catalogue/food';
+import type { NewEntry } from '../log/model';
+import type { UnitChoice } from '../quantity/format';
+import type { Day } from '../schedule/day';
 
 /** What stands in the log once a duty is done as it was planned: a change is a change, a feeding a feeding; the rest by its name. */
 export function entryOfDone(duty: Duty, day: Day, assessment: Assessment, units: UnitChoice): NewEntry {

@@ -1,28 +1,8 @@
-import { mkdtemp, readFile, readdir, rm, writeFile } from 'node:fs/promises';
+import { mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { serve, settled } from './browser';
-import { faults, fill, keepCopy, page, press, site, text, wait } from './stage';
-
-/** Where this page's downloads go. */
-async function downloads(): Promise<{ folder: string; next: (ending: string) => Promise<Buffer> }> {
-  const folder = await mkdtemp(join(tmpdir(), 'terroir-files-'));
-  const session = await page.createCDPSession();
-  await session.send('Browser.setDownloadBehavior', {
-    behavior: 'allow',
-    downloadPath: folder,
-    ...(page.browserContext().id ? { browserContextId: page.browserContext().id! } : {}),
-  });
-  const next = async (ending: string) => {
-    for (let i = 0; i < 60; i++) {
-      const name = (await readdir(folder)).find((file) => file.endsWith(ending));
-      if (name) return readFile(join(folder, name));
-      await wait(100);
-    }
-    throw new Error(`nothing ending in ${ending} came`);
-  };
-  return { folder, next };
-}
+import { downloads, faults, fill, keepCopy, page, press, site, text, wait } from './stage';
 
 /** Drops a file on the page, as a person drags one from a folder. */
 async function dropFile(selector: string, name: string, bytes: Uint8Array): Promise<void> {

@@ -1,3 +1,6 @@
+import { mkdtemp, readFile, readdir } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import type { Browser, Page } from 'puppeteer-core';
@@ -68,6 +71,26 @@ export async function eventually<T>(read: () => Promise<T>, right: (value: T) =>
     await wait(50);
   }
 }
+/** Where this page's downloads go. */
+export async function downloads(): Promise<{ folder: string; next: (ending: string) => Promise<Buffer> }> {
+  const folder = await mkdtemp(join(tmpdir(), 'terroir-files-'));
+  const session = await page.createCDPSession();
+  await session.send('Browser.setDownloadBehavior', {
+    behavior: 'allow',
+    downloadPath: folder,
+    ...(page.browserContext().id ? { browserContextId: page.browserContext().id! } : {}),
+  });
+  const next = async (ending: string) => {
+    for (let i = 0; i < 60; i++) {
+      const name = (await readdir(folder)).find((file) => file.endsWith(ending));
+      if (name) return readFile(join(folder, name));
+      await wait(100);
+    }
+    throw new Error(`nothing ending in ${ending} came`);
+  };
+  return { folder, next };
+}
+
 export const finding = (key: string) => `tr-ledger article[data-key="${key}"]`;
 export const severityOf = (key: string) =>
   page.$eval(`tr-ledger article[data-key="${key}"]`, (element) => element.getAttribute('data-severity'));

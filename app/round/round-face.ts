@@ -43,6 +43,7 @@ import { carried } from './carry';
       @if (carry().lines.length > 0) {
         <p><strong>To carry:</strong> {{ carry().lines.join(' · ') }}</p>
       }
+      <p class="on-paper">In every tank: look at them, count who comes to eat, read the thermometer.</p>
       @if (carry().changed) {
         <p class="small soft">Heaters and pumps unplugged while a level is low; mains and wet hands apart.</p>
       }
@@ -79,7 +80,7 @@ import { carried } from './carry';
           }
           <ul>
             @for (item of tank.items; track item.id) {
-              <li class="item">
+              <li class="item" [class.look]="item.code === 'look'">
                 @if (today()) {
                   @if (item.entry) {
                     <button

@@ -2,28 +2,31 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import { Router } from '@angular/router';
 import { ChoiceField, type Choice } from '../ui/choice';
 import { ChartsFace } from './charts-face';
+import { DiagnosisFace } from './diagnosis-face';
 import { DoFace } from './do-face';
 import { LogFace } from './log-face';
 import { ToldFace } from './told-face';
 
-type Face = 'do' | 'log' | 'charts' | 'told';
+type Face = 'do' | 'log' | 'charts' | 'told' | 'wrong';
 const FACES: readonly Choice<Face>[] = [
   { value: 'do', text: 'To do' },
   { value: 'log', text: 'Log' },
   { value: 'charts', text: 'Curves' },
   { value: 'told', text: 'What it says' },
+  { value: 'wrong', text: 'What is wrong?' },
 ];
 const HINT: Readonly<Record<Face, string>> = {
-  do: 'what is done every week, and what falls on a day',
+  do: 'what is due today, and on the days that come',
   log: 'what happened, as it was written down',
   charts: 'what was read, against the plan',
   told: 'what the log shows, and what to do next',
+  wrong: 'from what is seen to what it may be',
 };
 
 /** The tank that runs: what is to be done, what happened, and how it goes. */
 @Component({
   selector: 'tr-care-bench',
-  imports: [ChartsFace, ChoiceField, DoFace, LogFace, ToldFace],
+  imports: [ChartsFace, ChoiceField, DiagnosisFace, DoFace, LogFace, ToldFace],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="head">
@@ -52,6 +55,13 @@ const HINT: Readonly<Record<Face, string>> = {
       @case ('told') {
         @defer (on immediate) {
           <tr-told-face />
+        } @placeholder {
+          <p class="soft">Opening …</p>
+        }
+      }
+      @case ('wrong') {
+        @defer (on immediate) {
+          <tr-diagnosis-face />
         } @placeholder {
           <p class="soft">Opening …</p>
         }

@@ -11,7 +11,8 @@ const today = dayOf(new Date());
 const bed: Design = { ...shellBed, id: 'tended-bed', readings: {}, care: { ...shellBed.care, since: dayAfter(today, -60), steps: {} } };
 const bench = () => openBench(DoFace, bed);
 type Bench = Awaited<ReturnType<typeof bench>>;
-const titles = ({ host }: Bench) => [...host.querySelectorAll('[data-control=today] tr-due-row strong')].map((one) => one.textContent!.trim());
+const titles = ({ host }: Bench) =>
+  [...host.querySelectorAll('[data-control=today] tr-due-row strong')].map((one) => one.textContent!.trim());
 
 describe('what is to be done', () => {
   afterEach(async () => TestBed.inject(TankSession).close());

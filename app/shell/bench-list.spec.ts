@@ -70,7 +70,7 @@ describe('a new bench', () => {
       .find(({ path }) => path === 'tank/:tankId')
       ?.children?.find(({ path }) => path === 'sham');
     expect(await (child?.loadComponent?.() as Promise<unknown>)).toBe(ShamBench);
-    expect(TestBed.inject(Router).config.length).toBe(5);
+    expect(TestBed.inject(Router).config.length).toBe(6);
     outlet.destroy();
   });
 });

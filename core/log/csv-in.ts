@@ -305,7 +305,7 @@ function valueOf(text: string, parameter: LoggedParameter, unit: string, mark: D
 /** Whether a table is a log that Terroir wrote: it is read back entry by entry. */
 export const isOwnLog = ({ header }: LogTable): boolean => LOG_COLUMNS.every((column) => header.includes(column));
 
-const NUMBERS: ReadonlySet<string> = new Set(['amount', 'grams', 'litres', 'fraction', 'count', ...SCORED, ...LOGGED_PARAMETERS]);
+const NUMBERS: ReadonlySet<string> = new Set(['amount', 'grams', 'litres', 'fraction', 'count', 'days', ...SCORED, ...LOGGED_PARAMETERS]);
 
 /** The entries of a log that Terroir wrote; a damaged row is left out and told. */
 export function ownEntriesOf({ header, rows }: LogTable, now: number): TakenLog {
@@ -352,7 +352,7 @@ const OF_KIND: Readonly<Record<Entry['kind'], readonly string[]>> = {
   behaviour: ['organismId', 'scores'],
   eating: ['organismId', 'ate'],
   photo: ['photoId'],
-  task: ['taskId', 'title', 'how'],
+  task: ['taskId', 'title', 'how', 'days'],
   note: [],
   struck: [],
 };

@@ -27,6 +27,7 @@ const FIELDS = [
   'taskId',
   'title',
   'how',
+  'days',
 ] as const;
 
 /** The columns of a log as a table, in order. */

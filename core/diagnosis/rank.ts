@@ -22,7 +22,7 @@ const LEAST_SHARE = 0.02;
 /**
  * Causes of what is seen, the likeliest first, by how well each explains the signs and by what this tank's figures and log make likely: sums of
  * logarithms of likelihood ratios, as in Bayes' rule with signs taken as independent (I. J. Good, Probability and the Weighing of Evidence,
- * 1950).
+ * 1950; recalled, not looked up).
  *
  * @param seen signs; none asks nothing and gets nothing
  */

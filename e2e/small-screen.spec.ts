@@ -24,7 +24,7 @@ describe('on a tablet by the tank', () => {
     await page.waitForSelector('.tanks a .glass');
     expect(await tooSmall()).toEqual([]);
     expect(await sideways()).toBe(0);
-    for (const bench of ['livestock', 'vessel', 'water', 'equipment', 'stocking']) {
+    for (const bench of ['livestock', 'vessel', 'water', 'equipment', 'stocking', 'care']) {
       await page.goto(`${site.url}/tank/shell-bed/${bench}`);
       await page.waitForSelector('tr-ledger');
       await calm(page);

@@ -46,6 +46,9 @@ export function change(scenario: TankScenario, y: State, fraction: number, tempe
   pour(y, scenario.replacement, litres, temperatureC, carbonMmolPerL, 8);
 }
 
+/** Nothing happens within it, days. */
+const INSTANT = 1e-9;
+
 export interface Watcher {
   /** Just before the lamps go on, before anything is done by hand: oxygen and pH are lowest then. */
   dawn?: (day: number, now: Now, y: State) => void;
@@ -53,6 +56,8 @@ export interface Watcher {
   changed?: (day: number) => number;
   /** Just before the lamps go out. */
   dusk?: (day: number, now: Now, y: State) => void;
+  /** At every full hour since the lamps went on first; at the first of a day, after what was done by hand. */
+  hour?: (hour: number, now: Now, y: State) => void;
 }
 
 /**
@@ -82,9 +87,23 @@ export function run(scenario: TankScenario, days: number, watcher: Watcher = {},
     }
     for (const dose of scenario.doses) if (due(day, dose.everyDays)) give(y, dose);
     const [on, off] = [day + lampsOn, day + lampsOn + lamps];
-    if (lamps > 0) integrator.run((at, state, out) => rates(at, 1, state, out), y, on, off, tolerance);
+    const follow = (light: number, from: number, to: number): void => {
+      const through = (until: number): void => {
+        if (until > at) integrator.run((day, state, out) => rates(day, light, state, out), y, at, until, tolerance);
+        at = until;
+      };
+      let at = from;
+      for (let hour = 0; watcher.hour && hour < 24; hour++) {
+        const stop = on + hour / 24;
+        if (stop < from - INSTANT || stop >= to - INSTANT) continue;
+        through(Math.max(from, stop));
+        watcher.hour(day * 24 + hour, look(at, light, y), y);
+      }
+      through(to);
+    };
+    if (lamps > 0) follow(1, on, off);
     watcher.dusk?.(day, look(off, 1, y), y);
-    if (lamps < 1) integrator.run((at, state, out) => rates(at, 0, state, out), y, off, on + 1, tolerance);
+    if (lamps < 1) follow(0, off, on + 1);
   }
   return y;
 }

@@ -5,6 +5,7 @@ import compression from 'compression';
 import express, { type Express } from 'express';
 import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
+import { monitors } from './monitor';
 import { simulatedReport } from './water-report';
 
 const CONTENT_SECURITY_POLICY = {
@@ -59,6 +60,7 @@ export function createApp(root: string): Express {
     if (found.ok) response.json(found.report);
     else response.status(400).json({ reason: found.reason });
   });
+  app.use('/api/simulated/monitor', monitors());
   const packed = (serveStatic: { setHeaders: (response: { setHeader(name: string, value: string): unknown }) => void; etag?: boolean }) =>
     expressStaticGzip(root, { enableBrotli: true, orderPreference: ['br'], index: false, serveStatic });
   const kept = packed({ setHeaders: (response) => response.setHeader('Cache-Control', 'public, max-age=31536000, immutable'), ...UNASKED });

@@ -233,12 +233,17 @@ export interface LogContext {
   id: (row: number) => string;
 }
 
+/** A table says of itself that it was made up, in its heading or in its first row. */
+export const isSimulated = ({ header, rows }: LogTable): boolean =>
+  [...header, ...(rows[0]?.cells ?? [])].some((cell) => /^simulated$/i.test(cell.trim()));
+
 /** Entries of a table that somebody else wrote. What cannot be read is left out and told, line by line. */
 export function entriesOf(table: LogTable, mapping: LogMapping, context: LogContext): TakenLog {
   const entries: Entry[] = [];
   const left: TakenLog['left'] = [];
   const written = new Date(context.now).toISOString();
   const seen = new Set<string>();
+  const simulated = isSimulated(table);
   for (const [i, { line, cells }] of table.rows.entries()) {
     const when = wallOf(cells[mapping.date] ?? '', mapping.time === null ? '' : (cells[mapping.time] ?? ''), mapping.order);
     if ('reason' in when) {
@@ -279,7 +284,7 @@ export function entriesOf(table: LogTable, mapping: LogMapping, context: LogCont
       note,
       of: context.of,
       from: 'file',
-      simulated: false,
+      simulated,
       kit: mapping.kit,
       kitId: null,
       values,

@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { guessMapping, entriesOf, readLogTable } from '../core/log/csv-in';
 import { Hello, Measured, Turns } from '../core/monitor/message';
-import type { StandIn } from '../core/monitor/stand-in';
+import type { StandIn } from '../core/monitor/stand-in-model';
 import { SMALL_TANK } from '../core/testing/scenarios';
 import { createApp } from './app';
 
@@ -64,7 +64,7 @@ describe('the stand-in for a monitor, served', () => {
     const said: Said[] = [];
     let text = '';
     const decoder = new TextDecoder();
-    for (const reader = response.body!.getReader(); ; ) {
+    for (const reader = response.body!.getReader(); ;) {
       const { value, done } = await reader.read();
       if (done) break;
       text += decoder.decode(value, { stream: true });

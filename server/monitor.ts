@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { json, Router, type NextFunction, type Request, type Response } from 'express';
-import { FOLLOWED_DAYS, StandIn, courseOf, measuredOn, tickAt, type Course } from '../core/monitor/stand-in';
+import { courseOf, measuredOn, tickAt, type Course } from '../core/monitor/stand-in';
+import { FOLLOWED_DAYS, StandIn } from '../core/monitor/stand-in-model';
 import type { Measured } from '../core/monitor/message';
 import { TooStiff } from '../core/tank/integrate';
 

@@ -1,10 +1,37 @@
 import * as z from 'zod';
 import { FoodId } from '../catalogue/food';
 import { FertiliserPlan } from '../tank/fertiliser';
+import { CalibrationPoint, Monitored } from '../reading/calibration';
 import { Day } from '../schedule/day';
 import { DatedStep } from '../schedule/step';
 
 const Key = z.string().min(1).max(80);
+
+const Limit = z.number().finite().min(-10).max(1e5).nullable();
+
+/** How a monitor that stays in the tank is listened to. */
+const MonitorPlan = z.strictObject({
+  /** One entry in the log for so many minutes. */
+  recordMinutes: z.number().int().min(1, 'once a minute is the most').max(240),
+  /** Out of its limits for so long before it is an alarm. */
+  afterSeconds: z.number().int().min(0).max(3600),
+  /** Silent for so long before that is one. */
+  silentMinutes: z.number().min(0.1).max(1440),
+  /** Null on a side that is not watched. */
+  limits: z.partialRecord(
+    Monitored,
+    z.strictObject({ low: Limit, high: Limit }).refine(({ low, high }) => low === null || high === null || low < high, {
+      message: 'the lower limit lies above the upper one',
+    }),
+  ),
+  /** What each probe was held in, the newest last. */
+  calibration: z.partialRecord(Monitored, z.array(CalibrationPoint).min(1).max(4)),
+});
+
+/** A monitor as it comes: a quarter of an hour, a minute, five minutes. */
+export const USUAL_MONITOR = { recordMinutes: 15, afterSeconds: 60, silentMinutes: 5, limits: {}, calibration: {} } satisfies z.infer<
+  typeof MonitorPlan
+>;
 
 export const Surface = z.enum(['still', 'ripple', 'air-stone']);
 export type Surface = z.infer<typeof Surface>;
@@ -77,8 +104,11 @@ export const CarePlan = z.strictObject({
       minutes: z.number().min(0).max(600),
     }),
   ),
+  /** A monitor with probes that stay in the tank; null for none. */
+  monitor: MonitorPlan.nullable(),
 });
 export type CarePlan = z.infer<typeof CarePlan>;
+export type MonitorPlan = NonNullable<CarePlan['monitor']>;
 
 /** Nothing said yet. */
 export function emptyCare(): CarePlan {
@@ -100,5 +130,6 @@ export function emptyCare(): CarePlan {
     since: null,
     habits: {},
     own: {},
+    monitor: null,
   };
 }

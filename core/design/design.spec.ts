@@ -64,7 +64,7 @@ const fedLevel = <W extends { co2: { mgPerL: number } | null }>(water: W) => ({
   co2: water.co2 && { set: { by: 'level', mgPerL: water.co2.mgPerL }, onHour: null, offHour: null, bottleG: null },
 });
 /** Said in none of them yet. */
-const noHabits = { since: null, habits: {}, own: {} };
+const noHabits = { since: null, habits: {}, own: {}, monitor: null };
 const unfed = {
   ...noHabits,
   menu: {},

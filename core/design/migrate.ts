@@ -263,7 +263,7 @@ function design12to13({ startup, care, ...design }: Json): Json {
   return {
     ...design,
     schema: 13,
-    care: isObject(care) ? { ...care, since: null, habits: {}, own: {} } : care,
+    care: isObject(care) ? { ...care, since: null, habits: {}, own: {}, monitor: null } : care,
     build: { ticks: {}, order: [], schools: {} },
     startup: isObject(startup) ? { ...startup, seen: {} } : startup,
   };

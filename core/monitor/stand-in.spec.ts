@@ -1,6 +1,7 @@
 import { SMALL_TANK } from '../testing/scenarios';
 import { calibrationOf, setRight } from '../reading/calibration';
-import { StandIn, courseOf, measuredOn, tickAt, type StandInFault } from './stand-in';
+import { courseOf, measuredOn, tickAt } from './stand-in';
+import { StandIn, type StandInFault } from './stand-in-model';
 
 const BEGUN = Date.parse('2026-06-01T13:00:00Z');
 const HOUR = 3600_000;
@@ -19,7 +20,8 @@ const standIn = (more: Partial<StandIn> = {}): StandIn =>
   });
 const course = courseOf(standIn());
 const on = (ms: number, of: StandIn) => measuredOn(tickAt(of, ms), of, course)!.values;
-const hoursOn = (from: number, count: number, of: StandIn) => Array.from({ length: count }, (_, i) => on(BEGUN + (from + i / 10) * HOUR, of));
+const hoursOn = (from: number, count: number, of: StandIn) =>
+  Array.from({ length: count }, (_, i) => on(BEGUN + (from + i / 10) * HOUR, of));
 
 describe('the stand-in for a monitor', () => {
   it('follows the balance of the tank: the level falls by what evaporates until it is topped up, and EC rises with it', () => {

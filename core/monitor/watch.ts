@@ -144,7 +144,10 @@ export function heard(watch: Watch, turns: readonly Measured[], plan: WatchPlan)
       out,
       within,
     },
-    write: { records: records.filter(({ values }) => Object.keys(values).length > 0), gaps: newGaps.filter((gap) => isNoted(gap, everyMs)) },
+    write: {
+      records: records.filter(({ values }) => Object.keys(values).length > 0),
+      gaps: newGaps.filter((gap) => isNoted(gap, everyMs)),
+    },
   };
 }
 

@@ -8,6 +8,7 @@ import { Commands } from './palette/commands';
 import { Palette } from './palette/palette';
 import { focusMain } from './ui/focus-main';
 import { DripTimer } from './store/drip-timer';
+import { MonitorBell } from './store/monitor-bell';
 
 const DUE = { open: 'open it', full: 'the vessel is full', done: 'the drip is done' } as const;
 
@@ -27,6 +28,16 @@ const DUE = { open: 'open it', full: 'the vessel is full', done: 'the drip is do
         <a [routerLink]="['/tank', b.tankId, 'water']" [queryParams]="{ face: 'acclimate' }">{{ b.text }}</a>
       </p>
     }
+    @for (one of bell.ringing(); track one.designId) {
+      <p class="alarm" role="alert">
+        @if (one.simulated) {
+          <strong>SIMULATED</strong>
+        }
+        {{ one.name }}: {{ one.text }}.
+        <a [routerLink]="['/tank', one.designId, 'care']" [queryParams]="{ face: 'probes' }">See its probes</a>
+        <button type="button" (click)="bell.hear(one.designId)">Seen to</button>
+      </p>
+    }
     <router-outlet />
     @defer (when commands.asked()) {
       <tr-palette />
@@ -43,6 +54,13 @@ const DUE = { open: 'open it', full: 'the vessel is full', done: 'the drip is do
       padding: 6px 16px;
       border-bottom: 1px solid var(--rule);
       background: var(--band);
+    }
+    .alarm {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: center;
+      gap: 2px 12px;
+      border-bottom: 2px solid var(--clay);
     }
     .skip {
       position: absolute;
@@ -86,6 +104,7 @@ export class App {
     });
   }
 
+  protected readonly bell = inject(MonitorBell);
   private readonly timer = inject(DripTimer);
   private readonly router = inject(Router);
   /** A bag that is being worked on, wherever one is just now. */

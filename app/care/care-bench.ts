@@ -5,13 +5,15 @@ import { ChartsFace } from './charts-face';
 import { DiagnosisFace } from './diagnosis-face';
 import { DoFace } from './do-face';
 import { LogFace } from './log-face';
+import { ProbesFace } from './probes-face';
 import { ToldFace } from './told-face';
 
-type Face = 'do' | 'log' | 'charts' | 'told' | 'wrong';
+type Face = 'do' | 'log' | 'charts' | 'told' | 'wrong' | 'probes';
 const FACES: readonly Choice<Face>[] = [
   { value: 'do', text: 'To do' },
   { value: 'log', text: 'Log' },
   { value: 'charts', text: 'Curves' },
+  { value: 'probes', text: 'Probes' },
   { value: 'told', text: 'What it says' },
   { value: 'wrong', text: 'What is wrong?' },
 ];
@@ -19,6 +21,7 @@ const HINT: Readonly<Record<Face, string>> = {
   do: 'what is due today, and on the days that come',
   log: 'what happened, as it was written down',
   charts: 'what was read, against the plan',
+  probes: 'what a monitor in the tank reads now',
   told: 'what the log shows, and what to do next',
   wrong: 'from what is seen to what it may be',
 };
@@ -26,7 +29,7 @@ const HINT: Readonly<Record<Face, string>> = {
 /** The tank that runs: what is to be done, what happened, and how it goes. */
 @Component({
   selector: 'tr-care-bench',
-  imports: [ChartsFace, ChoiceField, DiagnosisFace, DoFace, LogFace, ToldFace],
+  imports: [ChartsFace, ChoiceField, DiagnosisFace, DoFace, LogFace, ProbesFace, ToldFace],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="head">
@@ -55,6 +58,13 @@ const HINT: Readonly<Record<Face, string>> = {
       @case ('told') {
         @defer (on immediate) {
           <tr-told-face />
+        } @placeholder {
+          <p class="soft">Opening …</p>
+        }
+      }
+      @case ('probes') {
+        @defer (on immediate) {
+          <tr-probes-face />
         } @placeholder {
           <p class="soft">Opening …</p>
         }

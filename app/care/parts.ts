@@ -18,8 +18,9 @@ export const parts: readonly BenchPart[] = [
     control: 'signs',
     face: 'wrong',
   },
-  { name: 'Kits and meters', words: ['test kit', 'calibrate', 'calibration', 'expiry', 'probe'], control: 'kits', face: 'log' },
+  { name: 'Kits and meters', words: ['test kit', 'calibrate', 'calibration', 'expiry'], control: 'kits', face: 'log' },
   { name: 'The log, in and out', words: ['csv', 'import', 'export', 'spreadsheet', 'logger'], control: 'log-files', face: 'log' },
   { name: 'Curves of what was read', words: ['graph', 'chart', 'history', 'trend', 'plot'], control: 'charts', face: 'charts' },
-  { name: 'What the log says', words: ['trend', 'drift', 'warning', 'alarm', 'what is wrong'], control: 'told', face: 'told' },
+  { name: 'Probes that stay in the tank', words: ['monitor', 'probe', 'sensor', 'alarm', 'limits'], control: 'probes', face: 'probes' },
+  { name: 'What the log says', words: ['trend', 'drift', 'warning', 'what is wrong'], control: 'told', face: 'told' },
 ];

@@ -86,9 +86,9 @@ export class TankLogs {
   }
 
   /** Writes something down of a tank that is not on the bench. Refused where the disk refuses it: nothing here would try again. */
-  async writeInto(designId: string, what: NewEntry, corrects: string | null = null): Promise<Written> {
-    if (this.open$.value?.designId === designId) return this.write(what, new Date(), corrects);
-    const made = newEntry(what, new Date(), corrects);
+  async writeInto(designId: string, what: NewEntry, corrects: string | null = null, at: Date = new Date()): Promise<Written> {
+    if (this.open$.value?.designId === designId) return this.write(what, at, corrects);
+    const made = newEntry(what, at, corrects);
     if (!made.ok) return made;
     try {
       await putEntries(designId, [made.entry]);
@@ -190,6 +190,9 @@ export function announceLog(designId: string): void {
   channel.postMessage({ designId, entries: null });
   channel.close();
 }
+
+/** A log is of a tank: one that was thrown away has none. */
+export const hasTank = async (designId: string): Promise<boolean> => (await (await database()).getKey('designs', designId)) !== undefined;
 
 /** All or nothing. */
 export async function putEntries(designId: string, entries: readonly Entry[]): Promise<void> {

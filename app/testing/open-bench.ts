@@ -1,4 +1,4 @@
-import { provideZonelessChangeDetection, type Type } from '@angular/core';
+import { provideZonelessChangeDetection, type Provider, type Type } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import { provideNzNoAnimation } from 'ng-zorro-antd/core/animation';
@@ -13,9 +13,11 @@ import { TankLogs } from '../store/tank-logs';
 import { TankSession } from '../store/tank-session';
 
 /** A bench on an open tank, and hands to work it with. */
-export async function openBench<T>(component: Type<T>, design: Design) {
+export async function openBench<T>(component: Type<T>, design: Design, providers: Provider[] = []) {
   TestBed.resetTestingModule();
-  TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection(), provideRouter([]), provideNzNoAnimation()] });
+  TestBed.configureTestingModule({
+    providers: [provideZonelessChangeDetection(), provideRouter([]), provideNzNoAnimation(), ...providers],
+  });
   const library = TestBed.inject(Library);
   await library.saveRoom(lowBarn);
   await library.saveDesign(design);

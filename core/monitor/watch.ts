@@ -62,7 +62,7 @@ export const NOTHING_HEARD: Watch = { hello: null, last: null, now: {}, recent: 
 /** What there is to write down. */
 export interface ToWrite {
   /** At the last turn that it is made of. */
-  records: readonly { atMs: number; values: Readonly<Partial<Record<Monitored, number>>> }[];
+  records: readonly { tick: number; atMs: number; values: Readonly<Partial<Record<Monitored, number>>> }[];
   gaps: readonly Gap[];
 }
 
@@ -91,7 +91,8 @@ function recordOf(turns: readonly Measured[]): ToWrite['records'][number] {
     const middle = median(turns, ({ values: of }) => of[parameter]);
     if (middle !== undefined) values[parameter] = Number(middle.toFixed(DIGITS[parameter]));
   }
-  return { atMs: turns.at(-1)!.at, values };
+  const last = turns.at(-1)!;
+  return { tick: last.tick, atMs: last.at, values };
 }
 
 /** Begins to listen, or comes back to it. */
@@ -168,12 +169,12 @@ function judged({ out, within, alarms }: Judged, turn: Measured, plan: WatchPlan
   const nextWithin = { ...within };
   let next = alarms;
   for (const parameter of MONITORED) {
-    const limits = plan.limits[parameter];
     const value = turn.values[parameter];
     if (value === undefined) continue;
     next = ended(next, (one) => one.parameter === parameter && one.what === 'silent', turn.at);
-    const side = limits?.low != null && value < limits.low ? 'low' : limits?.high != null && value > limits.high ? 'high' : null;
-    const limit = side === null ? null : limits![side]!;
+    const { low = null, high = null } = plan.limits[parameter] ?? {};
+    const side = low !== null && value < low ? 'low' : high !== null && value > high ? 'high' : null;
+    const limit = side === 'low' ? low : high;
     const worse = (a: number, b: number) => (side === 'low' ? Math.min(a, b) : Math.max(a, b));
     if (side === null) {
       delete nextOut[parameter];

@@ -1,4 +1,5 @@
 import type { MonitorPlan } from '../../care/model';
+import { PARAMETER_META } from '../../catalogue/parameter';
 import { conductivityOf } from '../../chemistry/conductivity';
 import type { StandIn } from '../../monitor/stand-in-model';
 import { lampsOnHourOf } from '../../tank/scenario';
@@ -12,16 +13,20 @@ const LEVEL_ABOVE_MM = 10;
 /** Salts that are off by more than that share are not those of the plan. Common practice. */
 const EC_SHARE = 0.3;
 const DAY_MS = 86_400_000;
+const rounded = (value: number): number => Math.round(value * 100) / 100;
 
 /** What a monitor is watched for at first: where all that live here are well, the salts of the plan, and the level. */
 export function usualLimits({ world, derived }: Assessment): MonitorPlan['limits'] {
   const limits: MonitorPlan['limits'] = {};
   for (const parameter of ['temperatureC', 'ph'] as const) {
     const window = windowNodeOf(derived, parameter).value?.tolerance;
-    if (window) limits[parameter] = { low: window[0], high: window[1] };
+    // an edge is no better known than that, and no probe that was not held in a buffer reads closer
+    const { by } = PARAMETER_META[parameter].blur;
+    if (window) limits[parameter] = { low: rounded(window[0] - by), high: rounded(window[1] + by) };
   }
   const ec = derived['water.mixed'].value?.ec25UsPerCm;
-  if (ec != null && ec > 0) limits.ec25UsPerCm = { low: Math.round(ec * (1 - EC_SHARE)), high: Math.round(ec * (1 + EC_SHARE)) };
+  if (typeof ec === 'number' && ec > 0)
+    limits.ec25UsPerCm = { low: Math.round(ec * (1 - EC_SHARE)), high: Math.round(ec * (1 + EC_SHARE)) };
   const level = world.design.vessel?.waterLevelMm;
   if (level !== undefined) limits.levelMm = { low: Math.max(0, level - LEVEL_BELOW_MM), high: level + LEVEL_ABOVE_MM };
   return limits;

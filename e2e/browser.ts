@@ -31,11 +31,11 @@ export function launch(userDataDir?: string): Promise<Browser> {
 export const BUILT = fileURLToPath(new URL('../dist/app', import.meta.url));
 
 /** The built app, or another state of it, on a port of its own; `asked` is what was asked of it, by page or service worker. */
-export async function serve(root = BUILT): Promise<{ url: string; asked: string[]; close: () => void }> {
+export async function serve(root = BUILT, port = 0): Promise<{ url: string; asked: string[]; close: () => void }> {
   const app = createApp(root);
   const asked: string[] = [];
   const server = await new Promise<Server>((resolve) => {
-    const listening = app.listen(0, '127.0.0.1', () => resolve(listening));
+    const listening = app.listen(port, '127.0.0.1', () => resolve(listening));
     listening.on('request', ({ url }: IncomingMessage) => asked.push(url ?? ''));
   });
   return {

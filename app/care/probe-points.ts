@@ -71,7 +71,7 @@ const HELD: Readonly<Record<Monitored, string>> = {
                   <button
                     class="btn"
                     type="button"
-                    [attr.aria-label]="'Take this point of ' + row.name"
+                    [attr.aria-label]="'Take it: ' + row.name"
                     [disabled]="locked() || !row.live || is()[row.parameter] === undefined"
                     (click)="take(row.parameter)"
                   >

@@ -83,7 +83,7 @@ describe('the probes', () => {
       sham.say(Date.now() - 10_000, 1, () => ({ ph: read }));
       await open.refresh();
       await open.press(`pH: held in ${buffer}`);
-      await open.press('Take this point of pH');
+      await open.press('Take it: pH');
     };
     await hold(7.15, '7.00');
     await new Promise((resolve) => setTimeout(resolve, 30));

@@ -44,6 +44,14 @@ const LATER = [
               [attr.aria-label]="'Write down: ' + plain()"
               >Write it down</a
             >
+          } @else if (due().duty.code === 'calibrate') {
+            <a
+              class="btn"
+              [routerLink]="['/tank', view.design()?.id, 'care']"
+              [queryParams]="{ face: 'probes' }"
+              [attr.aria-label]="'To its probes: ' + plain()"
+              >To its probes</a
+            >
           } @else {
             <button class="btn primary" type="button" [attr.aria-label]="'Done: ' + plain()" (click)="done()">Done</button>
           }

@@ -18,6 +18,7 @@ export const DUTY_CODES = [
   'culture',
   'test',
   'count',
+  'calibrate',
   'apart-over',
   'own',
 ] as const;

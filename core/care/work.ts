@@ -15,6 +15,8 @@ export const MINUTES = {
   /** Leaves, carbon, capsules. */
   renew: 4,
   culture: 6,
+  /** A probe in its buffers, rinsed and wiped. */
+  calibrate: 8,
   count: 10,
   /** A square metre of panes, or of plants that are cut back. */
   panesM2: 6,

@@ -70,7 +70,12 @@ export function runsSince(design: Design, lines: readonly Line[]): Day | null {
 /** What falls due in so many days from today on; null while nothing says since when the tank runs. */
 export function agendaOf(design: Design, duties: readonly Duty[], lines: readonly Line[], today: Day, days: number): Due[] | null {
   const since = runsSince(design, lines);
-  return since === null ? null : agenda(duties, marksOf(duties, lines), since, today, days);
+  if (since === null) return null;
+  const marks = marksOf(duties, lines);
+  // what a probe was held in stands with the probe
+  for (const [parameter, points] of Object.entries(design.care.monitor?.calibration ?? {}))
+    for (const { day } of points) marks.get(`calibrate:${parameter}`)?.push({ day, how: 'done', days: null });
+  return agenda(duties, marks, since, today, days);
 }
 
 /** What comes of it where the next change is left out: nitrate before the one after, with it and without. Null where it cannot be followed. */

@@ -1,5 +1,6 @@
 import { timelineOf } from '../../log/timeline';
 import { Entry, type NewEntry } from '../../log/model';
+import { USUAL_MONITOR } from '../../care/model';
 import { METRIC } from '../../quantity/format';
 import { dayAfter } from '../../schedule/day';
 import type { Design } from '../../design/design';
@@ -69,6 +70,19 @@ describe('what a tank asks of its keeper', () => {
     expect(dutyOf(own, 'count')).toBeUndefined();
     expect(leftOut(judged(own), TODAY).map(({ id }) => id)).toEqual(['count']);
     expect(wordDuty(dutyOf(own, 'own:a')!, TODAY, judged(own), METRIC).title).toBe('Turn the shells');
+  });
+
+  it('calibrates the probes of a monitor, each at its time from when it was held in something known', () => {
+    expect(dutyOf(shellBed, 'calibrate:ph')).toBeUndefined();
+    const point = { read: 7.1, is: 7, day: '2026-07-01' };
+    const probed = withCare(shellBed, { since: '2026-01-01', monitor: { ...USUAL_MONITOR, calibration: { ph: [point] } } });
+    const due = agendaOf(probed, dutiesOf(judged(probed), TODAY), [], TODAY, 60)!.filter(({ duty }) => duty.code === 'calibrate');
+    expect(due.map(({ duty, day }) => [duty.id, day])).toEqual([
+      ['calibrate:ec25UsPerCm', TODAY],
+      ['calibrate:ph', '2026-07-31'],
+      ['calibrate:ph', '2026-08-30'],
+    ]);
+    expect(wordDuty(due[1]!.duty, TODAY, judged(probed), METRIC).title).toBe('Calibrate the probe of pH');
   });
 
   it('ends the weeks apart four weeks after the last came (common practice)', () => {

@@ -5,6 +5,7 @@ import { FOODS } from '../../catalogue/food';
 import { inOrder } from '../../design/design';
 import { serviceOf, type ServiceTask } from '../../equipment/service';
 import { APART_DAYS } from '../../health/findings';
+import { CALIBRATION, MONITORED } from '../../reading/calibration';
 import type { LoggedParameter } from '../../reading/parameter';
 import { dayAfter, daysFrom, type Day } from '../../schedule/day';
 import { FRESH_SALINITY_MAX } from '../../tank/scenario';
@@ -74,6 +75,7 @@ export function dutiesOf(assessment: Assessment, today: Day | null): Duty[] {
     ...counts(assessment),
     ...service(assessment),
     ...renewals(assessment),
+    ...calibrations(assessment),
     ...apart(assessment),
   ];
   const kept = all.flatMap((one): Duty[] => {
@@ -300,6 +302,14 @@ function renewals({ world: { design, catalogue } }: Assessment): Duty[] {
 }
 
 /** The end of the weeks that new ones are kept apart here. */
+/** Probes that stay in the tank are held in what is known. */
+function calibrations({ world: { design } }: Assessment): Duty[] {
+  if (design.care.monitor === null) return [];
+  return MONITORED.map((parameter) =>
+    duty(`calibrate:${parameter}`, 'calibrate', CALIBRATION[parameter].everyDays, { minutes: MINUTES.calibrate, subjects: [parameter] }),
+  );
+}
+
 function apart({ world: { design, room }, derived }: Assessment): Duty[] {
   if (design.brief.purpose !== 'quarantine') return [];
   const here = new Set(

@@ -41,6 +41,7 @@ const LEFT: Readonly<Record<DutyCode, string>> = {
   culture: 'In a few days there is nothing living to give.',
   test: 'What drifts is seen later. The curve has a gap, and says so.',
   count: 'Losses are seen when they are many.',
+  calibrate: 'What it reads drifts, and its curve with it.',
   'apart-over': 'They stay apart: more days do no harm.',
   own: '',
 };
@@ -187,6 +188,13 @@ export function wordDuty(duty: Duty, day: Day, assessment: Assessment, units: Un
       );
     case 'count':
       return say(`Count ${who()}`, 'At the dish after the lamps are out, or from a picture; with how far it may be off.');
+    case 'calibrate': {
+      const parameter = subjects[0] as LoggedParameter;
+      return say(
+        `Calibrate the probe of ${inSentence(PARAMETER_META[parameter].name)}`,
+        parameter === 'ph' ? 'In buffers 7.00 and 4.01, rinsed between them.' : 'Against what is known, by Care, Probes.',
+      );
+    }
     case 'apart-over':
       return say(
         `The weeks apart are over: ${assessment.world.room.lots[subjects[0]!]?.name ?? subjects[0]!}`,

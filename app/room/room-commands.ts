@@ -20,8 +20,8 @@ type Act = Exclude<keyof RoomActs, 'show'>;
 const NAMES: readonly { name: string; act: Act; words: readonly string[] }[] = [
   { name: 'New tank', act: 'newTank', words: ['add tank', 'begin', 'create'] },
   { name: 'New room', act: 'newRoom', words: ['add room', 'fish room'] },
-  { name: 'Open a design or room file', act: 'openFile', words: ['import', 'open file', 'restore', 'load'] },
-  { name: 'Export this room', act: 'exportRoom', words: ['save', 'backup', 'download', 'export', 'share'] },
+  { name: 'Open a design or room file', act: 'openFile', words: ['import', 'open file', 'load'] },
+  { name: 'Export this room', act: 'exportRoom', words: ['save', 'download', 'export', 'share'] },
   { name: 'Undo', act: 'undo', words: ['take back', 'revert'] },
   { name: 'Redo', act: 'redo', words: ['do again'] },
   { name: 'Catalogue of this room', act: 'catalogue', words: ['catalogue', 'catalog', 'encyclopedia', 'look up', 'species list'] },
@@ -46,6 +46,11 @@ const PARTS: readonly { name: string; heading: string; words: readonly string[] 
     name: 'Living stock',
     heading: 'lots-heading',
     words: ['lots', 'moves', 'transfer', 'livestock', 'inventory of fish', 'surplus', 'wanted', 'shipping', 'losses', 'count'],
+  },
+  {
+    name: 'A copy of everything: save, remind, take back',
+    heading: 'copies-heading',
+    words: ['backup', 'back up', 'restore', 'copy', 'folder', 'all rooms', 'save everything'],
   },
   { name: 'Stock on hand', heading: 'hand-heading', words: ['inventory', 'salts', 'stones', 'wood', 'on hand', 'what I have'] },
 ];

@@ -2,6 +2,7 @@ import {
   ChangeDetectionStrategy,
   Component,
   DestroyRef,
+  Injector,
   computed,
   effect,
   inject,
@@ -32,6 +33,7 @@ import { SaveMark } from '../ui/save-mark';
 import { historyKeys } from '../ui/keys';
 import { YearChart } from '../ui/year-chart';
 import { ClimateEditor } from '../parts/climate-editor';
+import { CopiesCard, type TakenBack } from './copies-card';
 import { KitEditor } from './kit-editor';
 import { PowerCard } from './power-card';
 import { roomCommands } from './room-commands';
@@ -50,6 +52,7 @@ import { TankCard } from './tank-card';
     PageHeader,
     TankCard,
     ClimateEditor,
+    CopiesCard,
     SourcesEditor,
     KitEditor,
     LivingStock,
@@ -77,6 +80,9 @@ export class RoomPage {
   protected readonly archived = computed(() => this.tanks().filter(({ archived }) => archived));
   protected readonly gone = this.library.gone;
   protected readonly busy = signal(true);
+  /** Why a copy of everything is due; null while none is. */
+  protected readonly copyDue = signal<string | null>(null);
+  private readonly injector = inject(Injector);
   protected readonly problems = signal<string[]>([]);
   protected readonly session = inject(RoomSession);
   protected readonly state = toSignal(this.session.state$, { initialValue: null });
@@ -172,6 +178,7 @@ export class RoomPage {
     }
     this.busy.set(false);
     viewShown();
+    void this.askForCopy().catch(() => undefined);
     // a link to a part of the page
     const part = this.router.parseUrl(this.router.url).fragment;
     if (part) setTimeout(() => this.scrollTo(part));
@@ -286,6 +293,34 @@ export class RoomPage {
     const heading = document.getElementById(id);
     heading?.scrollIntoView({ block: 'start' });
     heading?.parentElement?.querySelector<HTMLElement>('input, button')?.focus({ preventScroll: true });
+  }
+
+  /** Everything lives in this browser alone: said now and then. */
+  private async askForCopy(): Promise<void> {
+    const { askForCopy } = await import('../store/ask-for-copy');
+    const { made, due } = await askForCopy(() => import('../store/copies').then(({ Copies }) => this.injector.get(Copies)));
+    if (made) this.said.set(made);
+    this.copyDue.set(due);
+  }
+
+  protected async laterCopy(): Promise<void> {
+    const { askInAWeek } = await import('../store/ask-for-copy');
+    await askInAWeek();
+    this.copyDue.set(null);
+  }
+
+  /** A room came back from a copy; what stood in its place can be had again until the page is left. */
+  protected async tookBack({ roomId, said, before }: TakenBack): Promise<void> {
+    await this.router.navigate(['/room', roomId]);
+    await this.load(roomId, () => true);
+    if (!before) return this.said.set(said);
+    this.gone.set({
+      said,
+      putBack: async () => {
+        await this.library.putInstead(roomId, before);
+        await this.load(roomId, () => true);
+      },
+    });
   }
 
   protected async exportRoom(room: Room): Promise<void> {

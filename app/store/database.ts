@@ -1,5 +1,5 @@
 import { BehaviorSubject } from 'rxjs';
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import { openDB, type DBSchema, type IDBPDatabase, type IDBPTransaction } from 'idb';
 import type { Photo } from '../../core/build/photo';
 import type { Design } from '../../core/design/design';
 import type { Room } from '../../core/design/room';
@@ -20,7 +20,8 @@ export interface TerroirDb extends DBSchema {
   photos: { key: [designId: string, id: string]; value: StoredPhoto; indexes: { byDesign: string } };
   /** What happened in each tank; an entry is put in once and never changed. */
   log: { key: [designId: string, id: string]; value: StoredEntry; indexes: { byKind: [designId: string, kind: string] } };
-  notes: { key: string; value: string };
+  /** Small things by name: words, and the folder that copies go to. */
+  notes: { key: string; value: string | FileSystemDirectoryHandle };
 }
 
 export interface StoredDesign {
@@ -153,6 +154,17 @@ export async function stored(roomId: string, ids: readonly string[]): Promise<Ta
   return room ? { room, tanks } : null;
 }
 
+type WholeWrite = IDBPTransaction<TerroirDb, typeof WHOLE, 'readwrite'>;
+
+/** All that a tank is written by. */
+const writesOf = (tx: WholeWrite, { record, summary, snapshots, photos, log }: StoredTank): Promise<unknown>[] => [
+  tx.objectStore('designs').put(record),
+  tx.objectStore('summaries').put(summary),
+  ...snapshots.map((snapshot) => tx.objectStore('snapshots').put(snapshot)),
+  ...photos.map((photo) => tx.objectStore('photos').put(photo)),
+  ...log.map((entry) => tx.objectStore('log').put(entry)),
+];
+
 /**
  * Writes a room with its tanks, or tanks alone: all of it or nothing, whatever becomes of the browser meanwhile.
  *
@@ -163,20 +175,20 @@ export async function putWhole(room: Room | null, tanks: readonly StoredTank[], 
   const [rooms, designs] = [tx.objectStore('rooms'), tx.objectStore('designs')];
   const wanted = async (here: Promise<string | undefined>) => only === undefined || (await here) === undefined;
   if (room && (await wanted(rooms.getKey(room.id)))) await rooms.put(room);
-  for (const { record, summary, snapshots, photos, log } of tanks) {
-    if (!(await wanted(designs.getKey(record.id)))) continue;
-    const writes = [
-      ...snapshots.map((snapshot) => tx.objectStore('snapshots').put(snapshot)),
-      ...photos.map((photo) => tx.objectStore('photos').put(photo)),
-      ...log.map((entry) => tx.objectStore('log').put(entry)),
-    ];
-    await Promise.all([designs.put(record), tx.objectStore('summaries').put(summary), ...writes]);
+  for (const tank of tanks) {
+    if (!(await wanted(designs.getKey(tank.record.id)))) continue;
+    await Promise.all(writesOf(tx, tank));
   }
   await tx.done;
 }
 
-/** Takes tanks out, with what hangs on them, and their room with them: all or nothing. @returns what was stored, to be put back */
-export async function removeWhole(roomId: string | null, ids: readonly string[]): Promise<StoredTank[]> {
+/**
+ * Takes tanks out, with what hangs on them, and their room with them: all or nothing.
+ *
+ * @param instead what is put in their place in the same stroke
+ * @returns what was stored, to be put back
+ */
+export async function removeWhole(roomId: string | null, ids: readonly string[], instead?: TakenRoom): Promise<StoredTank[]> {
   const tx = (await database()).transaction(WHOLE, 'readwrite', { durability: 'strict' });
   const [designs, summaries] = [tx.objectStore('designs'), tx.objectStore('summaries')];
   const [snapshots, photos, log] = [tx.objectStore('snapshots'), tx.objectStore('photos'), tx.objectStore('log')];
@@ -202,6 +214,10 @@ export async function removeWhole(roomId: string | null, ids: readonly string[])
     ]);
   }
   if (roomId !== null) await tx.objectStore('rooms').delete(roomId);
+  if (instead) {
+    await tx.objectStore('rooms').put(instead.room);
+    for (const tank of instead.tanks) await Promise.all(writesOf(tx, tank));
+  }
   await tx.done;
   return taken;
 }

@@ -353,7 +353,7 @@ export class Library {
   }
 
   /** The room as a zip, with every catalogue entry its designs use; the names of the tanks that cannot be read here, and are not in it; and how many pictures were too many for it. */
-  async exportRoom(room: Room): Promise<{ zip: Uint8Array; unreadable: string[]; photosLeft: number }> {
+  async exportRoom(room: Room): Promise<{ zip: Uint8Array; tanks: number; entries: number; unreadable: string[]; photosLeft: number }> {
     const [{ designs, unreadable }, catalogue, { writeRoomArchive }] = await Promise.all([
       this.designs(room.id),
       this.catalogue(),
@@ -368,22 +368,59 @@ export class Library {
     const logs = await Promise.all(designs.map(async ({ id }) => ({ designId: id, entries: (await readLog(id)).entries })));
     const { go, stay } = await photosOf(designs, logs).catch(() => ({ go: [], stay: 0 }));
     const zip = writeRoomArchive({ room, designs, photos: go, logs, cited: { catalogue: catalogue.edition, entries } });
-    return { zip, unreadable, photosLeft: stay };
+    return { zip, tanks: designs.length, entries: logs.reduce((sum, log) => sum + log.entries.length, 0), unreadable, photosLeft: stay };
   }
 
   /** Puts a room's zip in. A room or designs of the same ids stay as they are: what comes in then gets ids of its own, so both are kept. */
   async importRoom(packed: Uint8Array): Promise<Read<Room>> {
+    const read = await this.roomIn(packed, []);
+    if (!read.ok) return read;
+    const { room, tanks } = read.document;
+    await this.keep(() => putWhole(room, tanks));
+    this.tell(room.id);
+    return { ok: true, document: room };
+  }
+
+  /**
+   * Puts a room's zip in the place of the room of the same id, with its tanks and logs, all or nothing.
+   *
+   * @returns the room as it is now, and what stood there, to be put back
+   */
+  async restoreRoom(packed: Uint8Array, roomId: string): Promise<Read<{ room: Room; before: TakenRoom | null }>> {
+    const ids = (await this.summaries(roomId)).map(({ id }) => id);
+    const read = await this.roomIn(packed, [roomId, ...ids]);
+    if (!read.ok) return read;
+    if (read.document.room.id !== roomId)
+      return { ok: false, refusals: [{ path: 'room.json: id', reason: 'is another room than the list says' }] };
+    return { ok: true, document: { room: read.document.room, before: await this.putInstead(roomId, read.document) } };
+  }
+
+  /** Puts a room with its tanks in the place of one that is here. @returns what stood there */
+  async putInstead(roomId: string, instead: TakenRoom): Promise<TakenRoom | null> {
+    const ids = (await this.summaries(roomId)).map(({ id }) => id);
+    const room = (await this.room(roomId))?.document ?? null;
+    for (const id of ids) this.unwritten.designs.delete(id);
+    this.unwritten.rooms.delete(roomId);
+    const tanks = await removeWhole(roomId, ids, instead);
+    this.tell(roomId, ...ids, ...instead.tanks.map(({ record }) => record.id));
+    return room && { room, tanks };
+  }
+
+  /** A room's zip as it would be stored here. @param free ids that may be taken, whoever has them now */
+  private async roomIn(packed: Uint8Array, free: readonly string[]): Promise<Read<TakenRoom>> {
     const { readRoomArchive } = await import('../../core/design/archive');
     const read = readRoomArchive(packed);
     if (!read.ok) return read;
     const { room, designs, photos, logs } = read.document;
-    const roomTaken = (await this.room(room.id).catch(() => true)) !== null;
+    const mayTake = new Set(free);
+    const taken = async (id: string, here: (id: string) => Promise<unknown>) =>
+      !mayTake.has(id) && (await here(id).catch(() => true)) !== null;
+    const roomTaken = await taken(room.id, (id) => this.room(id));
     const named: Room = roomTaken ? { ...room, name: copyName(room.name), invented: false } : room;
     const ids = new Map<string, string>();
-    for (const { id } of designs) if (roomTaken || (await this.design(id).catch(() => true)) !== null) ids.set(id, crypto.randomUUID());
+    for (const { id } of designs) if (roomTaken || (await taken(id, (one) => this.design(one)))) ids.set(id, crypto.randomUUID());
     const { renamed } = await import('../../core/design/renamed');
     const whole = renamed(named, designs, roomTaken ? crypto.randomUUID() : room.id, ids);
-    const comes = whole.room;
     const takenAt = new Date().toISOString();
     const tanks = whole.designs.map((design, i): StoredTank => {
       const pictures = photos.filter(({ designId }) => designId === designs[i]!.id);
@@ -394,9 +431,7 @@ export class Library {
         log: entries.map((entry) => ({ ...entry, designId: design.id })),
       };
     });
-    await this.keep(() => putWhole(comes, tanks));
-    this.tell(comes.id);
-    return { ok: true, document: comes };
+    return { ok: true, document: { room: whole.room, tanks } };
   }
 
   /** Lays out the demo room once, at the first visit. */

@@ -12,6 +12,7 @@ import { readJson } from './outside-json';
 import { Entry, LOG_SCHEMA } from '../log/model';
 import { Room, ROOM_SCHEMA } from './room';
 import { newerThan } from './version';
+import { isCopy } from './whole-copy';
 
 /** The log of one tank: every entry, corrections too. */
 export interface TankLog {
@@ -145,6 +146,7 @@ function joined(pieces: readonly Uint8Array[]): Uint8Array {
  */
 export function readRoomArchive(packed: Uint8Array): Read<RoomArchive> {
   if (packed.length > ARCHIVE_LIMITS.packedBytes) return refuse('(file)', 'the file is larger than a room can be');
+  if (isCopy(packed)) return refuse('(file)', 'this is a copy of everything: look into it under “A copy of everything”');
   const zip = unpacked(packed);
   if (!zip.ok) return zip;
   const files = zip.document;

@@ -105,6 +105,9 @@ const EVERY: readonly Choice<number>[] = REMIND_DAYS.map((value) => ({ value, te
     .late {
       color: var(--ochre);
     }
+    [data-copy] {
+      margin-top: 12px;
+    }
     td .btn {
       margin-right: 6px;
     }

@@ -6,6 +6,7 @@ import { PreferencesStore } from '../store/preferences';
 import { SeverityGlyph } from '../ui/severity-glyph';
 import { NIGHT_INK } from './bench';
 import { BENCH_LIST } from './benches';
+import { TankRecord } from '../store/tank-record';
 import { TankView } from '../store/tank-view';
 
 /** The benches in work order, stacked like the bands of a soil profile. */
@@ -151,6 +152,7 @@ export class Course {
     { initialValue: 'choose' },
   );
   private readonly view = inject(TankView);
+  private readonly record = inject(TankRecord);
   private readonly preferences = inject(PreferencesStore);
 
   protected readonly benches = computed(() => {
@@ -160,9 +162,11 @@ export class Course {
       ...bench,
       band: night ? bench.nightBand : bench.band,
       ink: night ? NIGHT_INK : bench.ink,
-      severity: this.view.worstOf(bench.id) ?? 'unknown',
-      count: this.view.causes().filter(({ head, severity }) => head.bench === bench.id && (severity === 'conflict' || severity === 'watch'))
-        .length,
+      severity: (bench.id === 'care' ? this.record.worst() : null) ?? this.view.worstOf(bench.id) ?? 'unknown',
+      count:
+        (bench.id === 'care' ? this.record.signs().length : 0) +
+        this.view.causes().filter(({ head, severity }) => head.bench === bench.id && (severity === 'conflict' || severity === 'watch'))
+          .length,
       line: design && derived ? (bench.line?.({ design, derived, units }) ?? 'not judged yet') : '–',
     }));
   });

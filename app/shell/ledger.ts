@@ -11,6 +11,7 @@ import type { Finding } from '../../core/calculation/finding';
 import { pointer } from '../../core/design/edit';
 import { PreferencesStore } from '../store/preferences';
 import { TankSession } from '../store/tank-session';
+import { TankRecord } from '../store/tank-record';
 import { LatinText } from '../ui/latin-text';
 import { SeverityGlyph } from '../ui/severity-glyph';
 import { TankView } from '../store/tank-view';
@@ -18,6 +19,7 @@ import { workedOut } from '../store/worked-out';
 import { ChoiceField } from '../ui/choice';
 import { BENCH_LIST } from './benches';
 import { FRAME } from '../../core/assessment/frame';
+import { LogSigns } from './log-signs';
 import { goTo } from './reach';
 import { Why } from '../store/why';
 
@@ -56,7 +58,7 @@ const AT_FIRST = 30;
 /** Findings, worst first; each opens to its reason, basis and remedies with what they would change. */
 @Component({
   selector: 'tr-ledger',
-  imports: [NgTemplateOutlet, ChoiceField, LatinText, SeverityGlyph],
+  imports: [NgTemplateOutlet, ChoiceField, LatinText, LogSigns, SeverityGlyph],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { role: 'complementary', 'aria-label': 'Findings', '[attr.aria-busy]': 'busy()' },
   templateUrl: './ledger.html',
@@ -66,6 +68,7 @@ export class Ledger {
   /** Left for a bench. */
   readonly went = output<void>();
   protected readonly view = inject(TankView);
+  protected readonly record = inject(TankRecord);
   private readonly store = inject(TankSession);
   private readonly why = inject(Why);
   private readonly benches = inject(BENCH_LIST);
@@ -205,9 +208,18 @@ export class Ledger {
     ] as const;
     const said = parts.filter(([n]) => n > 0).map(([n, word]) => `${n} ${word}${n > 1 && word === 'conflict' ? 's' : ''}`);
     const unknown = count('unknown');
+    // a plan without a fault is no all-clear for a tank whose log shows one
+    const logged = this.record.signs().length;
+    if (logged > 0) said.push(`${logged} by its log`);
     if (said.length > 0) return said.join(', ');
     return unknown > 0 ? `${unknown} unknown` : 'no problems found';
   });
+
+  /** What its log shows, as far as the filter lets it through: words are looked for where they are. */
+  protected logged(weight: 'conflict' | 'watch') {
+    if (this.query().trim() !== '' || (this.scope() === 'bench' && this.here() !== 'care')) return [];
+    return this.record.signs().filter((sign) => sign.weight === weight);
+  }
 
   /** What is open and presses, with the judgement that it is worded by. */
   private readonly pressing = computed(() => {

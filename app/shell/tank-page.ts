@@ -38,6 +38,7 @@ import { KeysHelp } from './keys-help';
 import { Ledger } from './ledger';
 import { Commands } from '../palette/commands';
 import { SaveMark } from '../ui/save-mark';
+import { TankRecord } from '../store/tank-record';
 import { TankView } from '../store/tank-view';
 import { focusMain } from '../ui/focus-main';
 import { historyKeys, unlessTyping } from '../ui/keys';
@@ -114,13 +115,16 @@ export class TankPage implements OnInit, OnDestroy {
     { initialValue: '' },
   );
   protected readonly worst = computed(() => this.view.open()[0]?.severity ?? 'fits');
+  private readonly record = inject(TankRecord);
   /** The ledger in a few words, for the bar that opens it on a small screen. */
   protected readonly pressing = computed(() => {
     const [conflicts, watches] = [this.view.countOf('conflict'), this.view.countOf('watch')];
-    if (conflicts + watches === 0) return `${this.view.countOf('unknown')} unknown`;
+    const logged = this.record.signs().length;
+    if (conflicts + watches + logged === 0) return `${this.view.countOf('unknown')} unknown`;
     return [
       ...(conflicts > 0 ? [`${conflicts} conflict${conflicts > 1 ? 's' : ''}`] : []),
       ...(watches > 0 ? [`${watches} to watch`] : []),
+      ...(logged > 0 ? [`${logged} by its log`] : []),
     ].join(', ');
   });
 

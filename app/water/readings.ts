@@ -7,7 +7,8 @@ import { pointer } from '../../core/design/edit';
 import { formatQuantity } from '../../core/quantity/format';
 import type { QuantityKind } from '../../core/quantity/unit';
 import { dayOf } from '../../core/schedule/day';
-import { doubtOf, Kit } from '../../core/reading/doubt';
+import { rangeOfReading } from '../../core/water/reading';
+import { Kit } from '../../core/reading/doubt';
 import { PARAMETER_META, READ_PARAMETERS, type ReadParameter } from '../../core/reading/parameter';
 import { PreferencesStore } from '../store/preferences';
 import { TankLogs } from '../store/tank-logs';
@@ -19,6 +20,9 @@ import { SelectField } from '../ui/select';
 
 /** Carbon dioxide that no tank stands at, µatm. Common practice. */
 const HARDLY = { least: 100, most: 40_000 };
+
+/** How far the truth may lie from what was read. */
+const halfOf = ([low, high]: readonly [number, number], read: number): number => Math.max(read - low, high - read);
 
 /** What was measured in the tank that runs, beside what was worked out: the reading is what is judged, while the water is still the same. */
 @Component({
@@ -159,8 +163,8 @@ export class ReadingsCard {
       holds,
       name: PARAMETER_META[parameter].name,
       measured: show(parameter, reading.value),
-      doubt: show(parameter, doubtOf(reading)),
-      how: `${KIT_WORD[reading.kit]}, ${shortDay(reading.day)}`,
+      doubt: show(parameter, halfOf(rangeOfReading(reading, assessment.world.room.kits), reading.value)),
+      how: `${(reading.kitId && assessment.world.room.kits[reading.kitId]?.name) || KIT_WORD[reading.kit]}, ${shortDay(reading.day)}`,
       worked: worked === null ? '–' : show(parameter, worked),
       says: !holds
         ? 'The water was changed in the plan since: shown, and no longer judged by. Test again once the change is made.'

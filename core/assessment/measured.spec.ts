@@ -1,4 +1,6 @@
-import { box, find, judge, tank } from '../testing/tanks';
+import { box, catalogue, find, judge, tank } from '../testing/tanks';
+import type { Room } from '../design/room';
+import { assess } from './assess';
 import { warmthNow } from '../water/reading';
 import { begunAsMeasured, compareReadings, fittedCo2Uatm } from './measured';
 import { waterMark } from './water-mark';
@@ -78,6 +80,29 @@ describe('a tank that was measured', () => {
     expect(compareReadings(judge(changed))).toEqual([jasmine.objectContaining({ parameter: 'ghDh', holds: false })]);
     // neither a name nor an animal makes another water of it
     expect(judge({ ...measured, name: 'Renamed', stock: {} }).derived['planned.ghDh'].value).toBe(9);
+  });
+
+  it('stands between the edges of the very kit it was read with: its step, and twice as wide past its date', () => {
+    const kit = {
+      order: 1,
+      name: 'KH by half drops',
+      kit: 'drops' as const,
+      reads: ['khDh' as const],
+      step: 0.5,
+      error: null,
+      expires: null as string | null,
+      calibratedOn: null,
+      calibrateEveryDays: null,
+    };
+    const of = (kits: Room['kits'], kitId?: string) => {
+      const design = read(base, { a: { parameter: 'khDh', value: 4, ...(kitId ? { kitId } : {}) } });
+      return assess({ design, room: { ...lowBarn, kits }, catalogue }, new Map()).derived['planned.khDh'].interval;
+    };
+    expect(of({ fine: kit })).toEqual([3.4, 4.6]);
+    expect(of({ fine: kit }, 'fine')).toEqual([3.5, 4]);
+    expect(of({ fine: { ...kit, expires: '2026-01-01' } }, 'fine')).toEqual([3.25, 4.25]);
+    // one that is gone from the room is as such kits are
+    expect(of({}, 'fine')).toEqual([3.4, 4.6]);
   });
 
   it('says where model and reading part, and why that may be', () => {

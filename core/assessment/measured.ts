@@ -1,9 +1,9 @@
 import { alkalinityAtPh } from '../chemistry/carbonate-system';
-import { distanceOutside, type Span } from '../quantity/range';
+import type { Span } from '../quantity/range';
 import { MEQ_PER_DEGREE_ALKALINITY, MMOL_PER_DEGREE_HARDNESS } from '../quantity/unit';
-import { doubtOf } from '../reading/doubt';
+import type { Room } from '../design/room';
 import { READ_PARAMETERS, type ReadParameter } from '../reading/parameter';
-import { lastReading, readingNow, type Reading } from '../water/reading';
+import { lastReading, rangeOfReading, readingNow, type Reading } from '../water/reading';
 import { NITRATE_PER_N } from '../tank/at-rest';
 import { FRESH_SALINITY_MAX, type TankScenario } from '../tank/scenario';
 import type { Assessment } from './assessment';
@@ -58,7 +58,7 @@ const WHY: Readonly<Record<ReadParameter, { above: readonly string[]; below: rea
 export function compareReadings({ world: { design, room }, derived }: Assessment): Compared[] {
   const mark = waterMark(design, room);
   return READ_PARAMETERS.flatMap((parameter): Compared[] => {
-    if (parameter === 'temperatureC') return comparedWarmth(lastReading(design.readings, parameter), derived['heat.year'].value);
+    if (parameter === 'temperatureC') return comparedWarmth(lastReading(design.readings, parameter), derived['heat.year'].value, room.kits);
     const held = readingNow(design.readings, parameter, mark);
     const reading = held ?? lastReading(design.readings, parameter);
     if (!reading) return [];
@@ -66,7 +66,8 @@ export function compareReadings({ world: { design, room }, derived }: Assessment
     const settled = derived['tank.settled'];
     const worked = node ? (held ? (node.worked ?? null) : node.value) : settled.gap ? null : (settled.value?.usual.nitrateMgPerL ?? null);
     // what was worked out is good to a share of itself as well
-    const differs = worked !== null && Math.abs(reading.value - worked) > doubtOf(reading) + slackOf(parameter, worked);
+    const [low, high] = rangeOfReading(reading, room.kits);
+    const differs = worked !== null && Math.max(low - worked, worked - high) > slackOf(parameter, worked);
     return [
       {
         parameter,
@@ -81,11 +82,11 @@ export function compareReadings({ world: { design, room }, derived }: Assessment
 }
 
 /** A thermometer against what the plan comes to in the month it was read: of any water, and of that day alone. */
-function comparedWarmth(reading: Reading | null, year: readonly Span[] | null): Compared[] {
+function comparedWarmth(reading: Reading | null, year: readonly Span[] | null, kits: Room['kits']): Compared[] {
   if (!reading) return [];
   const month = year?.[Number(reading.day.slice(5, 7)) - 1];
-  const off = month ? distanceOutside(month, reading.value) : 0;
-  const differs = off > doubtOf(reading) + 0.5;
+  const [low, high] = rangeOfReading(reading, kits);
+  const differs = month !== undefined && Math.max(month[0] - high, low - month[1]) > 0.5;
   const side = month && reading.value > month[1] ? 'above' : 'below';
   return [
     {

@@ -49,6 +49,7 @@ function newestOf(lines: readonly Line[]): Record<string, Reading> {
         parameter,
         value,
         kit: reading.kit,
+        ...(reading.kitId === null ? {} : { kitId: reading.kitId }),
         day: line.day,
         of: reading.of,
       });

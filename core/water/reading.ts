@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { daysFrom } from '../schedule/day';
-import { Kit } from '../reading/doubt';
+import { Kit, rangeOf, type RoomKit } from '../reading/doubt';
 import { ReadParameter, valueFault } from '../reading/parameter';
 
 /** One value as measured in the tank. */
@@ -10,6 +10,8 @@ export const Reading = z
     parameter: ReadParameter,
     value: z.number().finite(),
     kit: Kit,
+    /** The very kit of the room; left out for one that is not named. */
+    kitId: z.string().min(1).max(80).optional(),
     day: z.iso.date(),
     /** Mark of the water as it was planned that day; a reading of another water no longer holds. */
     of: z.string().min(1).max(40),
@@ -27,6 +29,10 @@ export function warmthNow(readings: Readings, today: string): number | null {
   const last = lastReading(readings, 'temperatureC');
   return last && last.day <= today && daysFrom(last.day, today) <= WARMTH_LASTS_DAYS ? last.value : null;
 }
+
+/** Where the truth lies behind a reading, by the very kit where that is named. */
+export const rangeOfReading = (reading: Reading, kits: Readonly<Record<string, RoomKit>>): [low: number, high: number] =>
+  rangeOf(reading, (reading.kitId && kits[reading.kitId]) || null, reading.day);
 
 export type Readings = Readonly<Record<string, Reading>>;
 

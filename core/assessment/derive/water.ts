@@ -11,9 +11,8 @@ import { FRESH_SALINITY_MAX } from '../../tank/scenario';
 import { mixWater } from '../../water/mixed-water';
 import { settledPh, TANK_CO2_UATM } from '../../water/planned-water';
 import { NO_OXYGEN } from '../../water/life-findings';
-import { doubtOf } from '../../reading/doubt';
 import type { ReadParameter } from '../../reading/parameter';
-import { readingNow } from '../../water/reading';
+import { rangeOfReading, readingNow } from '../../water/reading';
 import { commonSaltGPerL, conductivityAt25Of, SEA_PROPORTIONS_FROM, sourceWater } from '../../water/source-water';
 import { a440Of, hexOf, transmittedRgb } from '../../water/water-colour';
 import { waterMark } from '../water-mark';
@@ -47,7 +46,7 @@ function measuredFirst(parameter: Exclude<ReadParameter, 'nitrateMgPerL'>, of: N
     reads: (world) => {
       const { readings } = world.design;
       const any = Object.keys(readings).length > 0;
-      return [...of.reads(world), readings, any ? waterMark(world.design, world.room) : null];
+      return [...of.reads(world), readings, any ? world.room.kits : null, any ? waterMark(world.design, world.room) : null];
     },
     compute: (world, up) => {
       const worked = of.compute(world, up);
@@ -55,11 +54,10 @@ function measuredFirst(parameter: Exclude<ReadParameter, 'nitrateMgPerL'>, of: N
       if (Object.keys(readings).length === 0) return worked;
       const reading = readingNow(readings, parameter, waterMark(world.design, world.room));
       if (!reading) return worked;
-      const doubt = doubtOf(reading);
       const without = worked.value === null ? '' : ` Worked out from the plan: ${Number(worked.value.toPrecision(3))}.`;
       return {
         value: reading.value,
-        interval: [Math.max(0, reading.value - doubt), reading.value + doubt],
+        interval: rangeOfReading(reading, world.room.kits),
         calculationId: null,
         measured: true,
         ...(worked.value === null ? {} : { worked: worked.value }),

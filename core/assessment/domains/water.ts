@@ -1,5 +1,4 @@
-import { doubtOf } from '../../reading/doubt';
-import { readingNow } from '../../water/reading';
+import { rangeOfReading, readingNow } from '../../water/reading';
 import { waterMark } from '../water-mark';
 import type { Finding } from '../../calculation/finding';
 import { inOrder } from '../../design/design';
@@ -145,9 +144,7 @@ function lifeFindings({ design, room }: World, derived: Derived): Finding[] {
       : [
           nitrateFinding(
             nitrate?.value ?? usual.nitrateMgPerL,
-            nitrate
-              ? [Math.max(0, nitrate.value - doubtOf(nitrate)), nitrate.value + doubtOf(nitrate)]
-              : band((rest) => rest.nitrateMgPerL),
+            nitrate ? rangeOfReading(nitrate, room.kits) : band((rest) => rest.nitrateMgPerL),
             limit,
             nitrate ? null : feedTaken,
             settled,

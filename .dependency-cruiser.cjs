@@ -3,7 +3,8 @@
  * assessment -> design -> domains -> chemistry, light, window, scene, tank, schedule, reading -> catalogue -> calculation -> quantity.
  * Domains never import each other; nothing in core imports the app, the server or the tools.
  */
-const domains = 'biotope|vessel|water|substrate|hardscape|plants|equipment|stocking|lots|health|build|startup|log|care|diagnosis|monitor|breeding';
+const domains =
+  'biotope|vessel|water|substrate|hardscape|plants|equipment|stocking|lots|health|build|startup|log|care|diagnosis|monitor|breeding';
 const benches = 'livestock|vessel|water|substrate|hardscape|plants|equipment|stocking|startup|care|breeding';
 const shared = 'chemistry|light|window|scene|tank|schedule|reading';
 const layers = [

@@ -128,6 +128,20 @@ A bank is held against the lower edge of its repose, from seven tenths of it wit
 reach of its foot beyond its centre, by the height of that centre. Mouths are looked out of along straight lines against the bodies themselves, never
 on a grid; a hide serves when its opening is 1.2 times the body and more, up to 2.5 depths, and its inside nine tenths of the length: common practice.
 
+## The tank that runs
+
+**Care.** What a tank asks for follows from its stock, feed, plants, soil, gear and water; intervals are common practice where the keeper has not said, and
+what the log says was done moves each on. A change that is left out is told by the balance: nitrate before the next one, with it and without.
+
+**Diagnosis** is no tree. Each cause has a weight before anything is seen, and each sign and each fact of plan, log and balance shifts it by a log
+likelihood ratio, common practice; what is likeliest stands first with what speaks for and against it, and what would tell it from the next. First aid is only what harms nothing
+if it is wrong; what wants a vet says so. Cases (\`core/testing/diagnosis-cases.ts\`) are written by hand.
+
+**Probes.** A figure is set right by what its probe was held in: one point shifts it, of EC turns it about nothing, two buffers turn it too; a slope below 85 %
+or above 105 % is told (common practice). Of each interval one entry is written, the median of what was measured in it, at the last of its turns. A turn
+that is missing breaks the line; a silence of more than twelve turns stands in the log as a note, and has no entry. Out of its limits for long enough, three turns at least,
+is an alarm, and so is silence. The stand-in follows the tank hour by hour by the balance, and all of it is marked SIMULATED: nothing is judged by it.
+
 ## Gear, current and the day
 
 What comes through a filter or pump is its label, less mesh, lift and hose, half way between clean and clogged. Its media carry what their surface turns over

@@ -1,7 +1,8 @@
 import { TestBed } from '@angular/core/testing';
 import type { Design } from '../../core/design/design';
 import { shellBed } from '../../core/testing/tanks';
-import { MONITORS_KEY, MonitorBell } from '../store/monitor-bell';
+import { MonitorBell } from '../store/monitor-bell';
+import { MONITORS_KEY } from '../store/monitor-key';
 import { TankSession } from '../store/tank-session';
 import { openBench } from '../testing/open-bench';
 import { ShamMonitor } from '../testing/sham-monitor';

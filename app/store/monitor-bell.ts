@@ -1,17 +1,8 @@
 import { Injectable, Injector, inject, signal } from '@angular/core';
+import { MONITORS_KEY } from './monitor-key';
 import { ring } from './ring';
+import type { Ringing } from './ringing';
 import type { Monitors } from './monitors';
-
-/** Where it is kept whom to listen to. */
-export const MONITORS_KEY = 'terroir:monitors';
-
-export interface Ringing {
-  designId: string;
-  name: string;
-  /** What is wrong, in words. */
-  text: string;
-  simulated: boolean;
-}
 
 /** What the monitors of all tanks cry out, wherever one is just now. Nothing of it is loaded while no tank has a monitor. */
 @Injectable({ providedIn: 'root' })

@@ -9,7 +9,7 @@ import { shellBed, lowBarn } from '../../core/testing/tanks';
 import { ShamMonitor } from '../testing/sham-monitor';
 import { database, ofTank } from './database';
 import { Library } from './library';
-import { MONITORS_KEY } from './monitor-bell';
+import { MONITORS_KEY } from './monitor-key';
 import { Refused } from './monitor-link';
 import { Monitors } from './monitors';
 import { readLog } from './tank-logs';

@@ -20,7 +20,7 @@ import { StandIn } from '../../core/monitor/stand-in-model';
 import { NOTHING_HEARD, acknowledged, closed, greeted, heard, waited, type ToWrite, type Watch } from '../../core/monitor/watch';
 import { clock } from '../ui/day-text';
 import { MONITOR_LINK, Refused, type MonitorWord } from './monitor-link';
-import { MONITORS_KEY } from './monitor-bell';
+import { MONITORS_KEY } from './monitor-key';
 import { TankLogs, hasTank } from './tank-logs';
 
 /** A tank whose monitor is listened to. */

@@ -1,7 +1,14 @@
 import { PARAMETER_META } from '../../core/reading/parameter';
 import type { Alarm } from '../../core/monitor/watch';
 import type { Followed } from './monitors';
-import type { Ringing } from './monitor-bell';
+
+export interface Ringing {
+  designId: string;
+  name: string;
+  /** What is wrong, in words. */
+  text: string;
+  simulated: boolean;
+}
 
 /** A word for the bar: what it is and of what; how far off it is stands beside the probe. */
 const wordOf = ({ parameter, what, endedMs }: Alarm): string => {

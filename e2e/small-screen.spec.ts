@@ -8,7 +8,9 @@ const tooSmall = () =>
       .filter((element) => {
         const { width, height } = element.getBoundingClientRect();
         const within = element.closest('label, svg');
-        return width > 0 && (!within || within === element) && Math.max(height, 0) < 43.5;
+        // a link in a sentence is as high as its line (WCAG 2.2, 2.5.8, the exception for inline targets)
+        const inSentence = element.tagName === 'A' && getComputedStyle(element).display === 'inline';
+        return width > 0 && !inSentence && (!within || within === element) && Math.max(height, 0) < 43.5;
       })
       .map(
         (element) =>

@@ -7,9 +7,10 @@ import type { CDPSession, ElementHandle, Page } from 'puppeteer-core';
 import { catalogueData } from '../catalogue';
 import demo from '../catalogue/demo/low-barn.json';
 import { indexCatalogue } from '../core/catalogue/catalogue';
-import { writeRoomArchive } from '../core/design/archive';
+import { writeRoomArchive, type TankLog } from '../core/design/archive';
 import { Design } from '../core/design/design';
 import { Room } from '../core/design/room';
+import type { Entry } from '../core/log/model';
 import { largeTank } from '../core/testing/large-tank';
 import { launch, serve, settled } from '../e2e/browser';
 
@@ -135,9 +136,9 @@ function roomOf(tanks: number): { room: Room; designs: Design[] } {
 }
 
 /** To the last of 40 cards with its drawing: from a press on the room's name, and from its address with the program starting anew. */
-async function benchRoom(page: Page, url: string): Promise<Row[]> {
+async function benchRoom(page: Page, url: string, logs: TankLog[] = []): Promise<Row[]> {
   const file = join(mkdtempSync(join(tmpdir(), 'terroir-bench-')), 'room.zip');
-  writeFileSync(file, writeRoomArchive({ ...roomOf(40), photos: [], logs: [], cited: { catalogue: catalogueData.edition, entries: [] } }));
+  writeFileSync(file, writeRoomArchive({ ...roomOf(40), photos: [], logs, cited: { catalogue: catalogueData.edition, entries: [] } }));
   await page.goto(url);
   await page.waitForSelector('.tanks a');
   await ((await page.$('input[type=file]')) as ElementHandle<HTMLInputElement>).uploadFile(file);
@@ -175,8 +176,75 @@ async function benchRoom(page: Page, url: string): Promise<Row[]> {
     inside.push(await drawn());
   }
   return [
-    row('room of 40 tanks, from a press to all cards', inside, 300, 'ms'),
-    row('room of 40 tanks, program and all', cold.slice(2), 600, 'ms'),
+    row(`room of 40 tanks${logs.length > 0 ? ' with 50,000 readings' : ''}, from a press to all cards`, inside, 300, 'ms'),
+    ...(logs.length > 0 ? [] : [row('room of 40 tanks, program and all', cold.slice(2), 600, 'ms')]),
+  ];
+}
+
+const READINGS = 50_000;
+const EVERY_MS = 15 * 60_000;
+
+/** Readings of a probe for a year and a half, plainly invented. */
+function longLog(endMs: number): Entry[] {
+  return Array.from({ length: READINGS }, (_, i) => {
+    const ms = endMs - (READINGS - i) * EVERY_MS;
+    const at = new Date(Math.floor(ms / 1000) * 1000).toISOString().replace('.000Z', 'Z');
+    const temperatureC = Number((25 + Math.sin(i / 15) + 0.1 * Math.sin(i * 7.7)).toFixed(2));
+    const values = { temperatureC, ph: Number((7.2 + 0.2 * Math.sin(i / 15 + 1) + 0.02 * Math.sin(i * 3.3)).toFixed(2)) };
+    const common = { id: `r${i}`, at, written: at, note: '', corrects: null };
+    return { ...common, kind: 'reading', of: '', from: 'probe', simulated: false, kit: 'meter', kitId: null, values };
+  });
+}
+
+/** A room with a long log; its curves moved by the mouse; and an entry to the curve that it stands in. */
+async function benchRecord(page: Page, url: string): Promise<Row[]> {
+  const rows = await benchRoom(page, url, [{ designId: 'bench-2', entries: longLog(Date.now() - 3600_000) }]);
+  await page.goto(`${url}tank/bench-2/care?face=charts`);
+  await page.waitForSelector('tr-log-chart svg path', { timeout: 120_000 });
+  await new Promise((resolve) => setTimeout(resolve, 6000));
+  const session = await page.createCDPSession();
+  await session.send('Performance.enable');
+  const chart = await page.$eval('tr-log-chart svg', (svg) => {
+    const { x, y, width, height } = svg.getBoundingClientRect();
+    return { x: x + width / 2, y: y + height / 2 };
+  });
+  const closer = () => page.$$eval('tr-charts-face button', (all) => all.find((one) => one.textContent?.trim() === '+')?.click());
+  for (let i = 0; i < 2; i++) await closer();
+  await page.mouse.move(chart.x, chart.y);
+  await page.mouse.down();
+  const pans: number[] = [];
+  for (let i = 0; i < 80; i++) {
+    const before = await scriptSeconds(session);
+    await page.mouse.move(chart.x + 90 * Math.sin(i / 8), chart.y);
+    await page.evaluate(() => new Promise<void>((painted) => requestAnimationFrame(() => requestAnimationFrame(() => painted()))));
+    pans.push(((await scriptSeconds(session)) - before) * 1000);
+  }
+  await page.mouse.up();
+  const entries: number[] = [];
+  for (let i = 0; i < 9; i++) {
+    entries.push(
+      await page.evaluate(async (k) => {
+        const before = document.querySelector('tr-log-chart')?.textContent;
+        const at = new Date(Math.floor((Date.now() - 60_000 + k * 1000) / 1000) * 1000).toISOString().replace('.000Z', 'Z');
+        const values = { temperatureC: 30 + k / 10 };
+        const common = { id: `new-${k}-${Date.now()}`, at, written: at, note: '', corrects: null };
+        const entry = { ...common, kind: 'reading', of: '', from: 'hand', simulated: false, kit: 'meter', kitId: null, values };
+        // as another window that writes it down tells it
+        const channel = new BroadcastChannel('terroir:log');
+        const from = performance.now();
+        channel.postMessage({ designId: 'bench-2', entries: [entry] });
+        while (document.querySelector('tr-log-chart')?.textContent === before && performance.now() - from < 10_000)
+          await new Promise((next) => requestAnimationFrame(next));
+        channel.close();
+        return performance.now() - from;
+      }, i),
+    );
+    await new Promise((resolve) => setTimeout(resolve, 1500));
+  }
+  return [
+    ...rows,
+    row('a frame of a pan over 50,000 readings, script', pans.slice(10), 16, 'ms'),
+    row('an entry to its curve, 50,000 readings', entries.slice(1), 100, 'ms'),
   ];
 }
 
@@ -362,6 +430,7 @@ const parts: Readonly<Record<string, () => Promise<Row[]>>> = {
   import: async () => [await benchImport(page)],
   edit: async () => [await benchEdit(page, `${site.url}/`)],
   room: () => benchRoom(page, `${site.url}/`),
+  record: () => benchRecord(page, `${site.url}/`),
   search: async () => [await benchSearch(page, `${site.url}/`)],
   catalogue: async () => [await benchCatalogue(page, `${site.url}/`)],
   drag: async () => [await benchDrag(page, `${site.url}/`)],

@@ -24,7 +24,7 @@ let starts = 0;
       <p class="error" role="alert">{{ why }}</p>
     }
     @if (done()) {
-      <p role="status">On the list. <a class="link" [routerLink]="['/tank', view.design()?.id, 'care']">See it in Care</a></p>
+      <p role="status">On the list. <a [routerLink]="['/tank', view.design()?.id, 'care']">See it in Care</a></p>
     }
   `,
   styles: `

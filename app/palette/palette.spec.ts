@@ -91,7 +91,8 @@ const IN_A_TANK: readonly (readonly [string, string, RegExp?])[] = [
 ];
 const IN_A_ROOM: readonly (readonly [string, string, RegExp?])[] = [
   ['new tank', 'Do', /^New tank/],
-  ['backup', 'Do', /^Export/],
+  ['backup', 'Room', /^A copy of everything/],
+  ['restore', 'Room', /^A copy of everything/],
   ['import', 'Do', /^Open/],
   ['tap', 'Room', /^Water at hand/],
   ['climate', 'Room', /temperature/],

@@ -220,6 +220,9 @@ async function benchRecord(page: Page, url: string): Promise<Row[]> {
     pans.push(((await scriptSeconds(session)) - before) * 1000);
   }
   await page.mouse.up();
+  // what is read is the newest again
+  await page.mouse.move(2, 2);
+  await page.keyboard.press('Escape');
   const entries: number[] = [];
   for (let i = 0; i < 9; i++) {
     entries.push(

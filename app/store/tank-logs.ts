@@ -2,7 +2,7 @@ import { Injectable } from '@angular/core';
 import { BehaviorSubject, fromEvent, map } from 'rxjs';
 import { Entry, instantAt, type NewEntry } from '../../core/log/model';
 import { doubleOf, timeFault } from '../../core/log/entry-faults';
-import { timelineOf, type Line } from '../../core/log/timeline';
+import { timelineOf, timelineWith, type Line } from '../../core/log/timeline';
 import { refusalsOf } from '../../core/design/edit';
 import type { LoggedParameter } from '../../core/reading/parameter';
 import { database, ofTank, type StoredEntry } from './database';
@@ -149,12 +149,13 @@ export class TankLogs {
   private add(entries: readonly Entry[], reason: string | null = null): void {
     const state = this.open$.value;
     if (!state) return;
+    const lines = timelineWith(state.lines, this.entries, entries);
     for (const entry of entries) this.entries.set(entry.id, entry);
-    this.tell(state.designId, reason ?? (this.waiting.length > 0 ? state.reason : null), state.unread);
+    this.tell(state.designId, reason ?? (this.waiting.length > 0 ? state.reason : null), state.unread, lines);
   }
 
-  private tell(designId: string, reason: string | null, unread: number): void {
-    this.open$.next({ designId, lines: timelineOf([...this.entries.values()]), waiting: [...this.waiting], reason, unread });
+  private tell(designId: string, reason: string | null, unread: number, lines = timelineOf([...this.entries.values()])): void {
+    this.open$.next({ designId, lines, waiting: [...this.waiting], reason, unread });
   }
 
   /** All entries of the open log, corrections too, in the order in which they were written. */

@@ -4,7 +4,7 @@ import { logCsv } from './csv-out';
 import { doubleOf, slipOf, timeFault } from './entry-faults';
 import { dayOfInstant, Entry, instantAt, type ReadingEntry } from './model';
 import { byDay, gapOf, rangesOf, seriesOf, thinned } from './series';
-import { standing, timelineOf } from './timeline';
+import { standing, timelineOf, timelineWith } from './timeline';
 
 const NOW = Date.parse('2026-06-30T12:00:00Z');
 let written = 0;
@@ -97,6 +97,10 @@ describe('a log', () => {
           }));
           const other = [...entries].sort((a, b) => ((a.id.length + seed) % 3) - ((b.id.length + seed) % 3) || (a.id < b.id ? 1 : -1));
           expect(timelineOf(other)).toEqual(timelineOf(entries));
+          // written one after the other it reads as it does all at once, whichever came first
+          const cut = seed % (other.length + 1);
+          const known = new Map(other.slice(0, cut).map((entry) => [entry.id, entry]));
+          expect(timelineWith(timelineOf([...known.values()]), known, other.slice(cut))).toEqual(timelineOf(entries));
           // every thing that happened once, and every entry somewhere
           const lines = timelineOf(entries);
           expect(lines.length).toBe(entries.filter(({ corrects }) => corrects === null).length);

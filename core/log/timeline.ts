@@ -1,3 +1,4 @@
+import { bisector } from 'd3-array';
 import type { Day } from '../schedule/day';
 import { dayOfInstant, type Entry } from './model';
 
@@ -41,9 +42,30 @@ export function timelineOf(entries: readonly Entry[]): Line[] {
     if (corrected.has(entry.id)) continue;
     lines.push(lineOf(entry, versions.get(entry.id)));
   }
-  return lines.sort(
-    (a, b) => a.atMs - b.atMs || Date.parse(a.entry.written) - Date.parse(b.entry.written) || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0),
-  );
+  return lines.sort(inTime);
+}
+
+const inTime = (a: Line, b: Line): number =>
+  a.atMs - b.atMs || Date.parse(a.entry.written) - Date.parse(b.entry.written) || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
+
+/**
+ * The same log with entries that were written since, without reading it anew: the same lines as of all of them together.
+ *
+ * @param known all entries that the lines are of, by id
+ */
+export function timelineWith(lines: readonly Line[], known: ReadonlyMap<string, Entry>, fresh: readonly Entry[]): Line[] {
+  const named = new Set(fresh.map(({ id }) => id));
+  let plain = fresh.every(({ id, corrects }) => corrects === null && !known.has(id));
+  // a correction may have come before what it corrects
+  if (plain) for (const { corrects } of known.values()) if (corrects !== null && named.has(corrects)) plain = false;
+  if (!plain) return timelineOf([...known.values(), ...fresh]);
+  const next = [...lines];
+  const at = bisector<Line, Line>(inTime).left;
+  for (const entry of fresh) {
+    const line = lineOf(entry, undefined);
+    next.splice(at(next, line), 0, line);
+  }
+  return next;
 }
 
 function lineOf(first: Entry, corrections: Entry[] | undefined): Line {

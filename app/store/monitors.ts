@@ -72,8 +72,8 @@ export class Monitors implements OnDestroy {
   constructor() {
     for (const { designId, name, plan, standIn, after } of kept()) this.begin(designId, name, standIn, plan, after);
     this.tick = interval(TICK_MS).subscribe(() => {
-      for (const [id, { watch, plan }] of this.all$.value) {
-        const next = waited(watch, plan, Date.now());
+      for (const [id, { watch, plan, sinceMs }] of this.all$.value) {
+        const next = waited(watch, plan, Date.now(), sinceMs);
         if (next !== watch) this.put(id, { watch: next });
       }
     });

@@ -109,17 +109,24 @@ describe('the alarm', () => {
   it('is raised by silence, once for the whole monitor, and by a probe that is silent among others that are not', () => {
     const watch = after(begun, steady(0, 20), plan);
     const last = AT + 190_000;
-    expect(waited(watch, plan, last + 4 * 60_000)).toBe(watch);
-    const silent = waited(watch, plan, last + 6 * 60_000);
+    expect(waited(watch, plan, last + 4 * 60_000, AT)).toBe(watch);
+    const silent = waited(watch, plan, last + 6 * 60_000, AT);
     expect(silent.alarms.map(({ parameter, what }) => [parameter, what])).toEqual([[null, 'silent']]);
-    expect(waited(silent, plan, last + 60 * 60_000)).toBe(silent);
+    expect(waited(silent, plan, last + 60 * 60_000, AT)).toBe(silent);
     expect(after(silent, steady(900, 5), plan).alarms[0]!.endedMs).not.toBeNull();
     const both = after(
       begun,
       turns(0, 60, (s) => (s < 100 ? { temperatureC: 25, ph: 7 } : { temperatureC: 25 })),
       plan,
     );
-    expect(waited(both, plan, AT + 600_000).alarms.map(({ parameter }) => parameter)).toEqual(['ph']);
+    expect(waited(both, plan, AT + 600_000, AT).alarms.map(({ parameter }) => parameter)).toEqual(['ph']);
+  });
+
+  it('is raised by a monitor that never said a word since it is listened to, as after a reload', () => {
+    expect(waited(NOTHING_HEARD, plan, AT + 4 * 60_000, AT).alarms).toEqual([]);
+    const never = waited(NOTHING_HEARD, plan, AT + 6 * 60_000, AT);
+    expect(never.alarms.map(({ parameter, what, sinceMs }) => [parameter, what, sinceMs])).toEqual([[null, 'silent', AT]]);
+    expect(after({ ...never, hello: begun.hello }, steady(400, 3), plan).alarms[0]!.endedMs).not.toBeNull();
   });
 
   it('knows figures that are old', () => {

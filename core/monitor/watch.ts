@@ -211,17 +211,21 @@ const kept = (alarms: readonly Alarm[]): readonly Alarm[] => {
   return left.length === alarms.length && left.length <= ALARMS_KEPT ? alarms : left.slice(-ALARMS_KEPT);
 };
 
-/** Time passes: a monitor, or one of its probes, that has said nothing for too long is an alarm. */
-export function waited(watch: Watch, plan: WatchPlan, nowMs: number): Watch {
+/**
+ * Time passes: a monitor, or one of its probes, that has said nothing for too long is an alarm; so is one that never said a word.
+ *
+ * @param begunMs since when it is listened to
+ */
+export function waited(watch: Watch, plan: WatchPlan, nowMs: number, begunMs: number): Watch {
   const silentMs = plan.silentMinutes * 60_000;
-  if (!watch.last) return watch;
+  const lastMs = watch.last?.at ?? begunMs;
   const silent = (parameter: Monitored | null, sinceMs: number): Alarm[] =>
     nowMs - sinceMs > silentMs && !watch.alarms.some((one) => one.parameter === parameter && one.what === 'silent' && one.endedMs === null)
       ? [{ parameter, what: 'silent', sinceMs, worst: null, limit: null, endedMs: null, heard: false }]
       : [];
   // a monitor that is silent is one alarm, and not one for each of its probes
-  const all = silent(null, watch.last.at);
-  const isSilent = nowMs - watch.last.at > silentMs;
+  const all = silent(null, lastMs);
+  const isSilent = nowMs - lastMs > silentMs;
   const fresh = isSilent
     ? all
     : MONITORED.flatMap((parameter) => {

@@ -8,7 +8,6 @@ import { catalogueData } from '../catalogue';
 import { FAILING, THRIVING } from '../core/testing/ordinary-tanks';
 import { judgedSummary } from '../app/store/judge-card';
 import demo from '../catalogue/demo/low-barn.json';
-import { logCsv } from '../core/log/csv-out';
 import { DEMO_LOG_ENDS, demoLog } from '../core/testing/demo-logs';
 import { assess } from '../core/assessment/assess';
 import { CatalogueData, indexCatalogue } from '../core/catalogue/catalogue';
@@ -277,9 +276,9 @@ function demoLogs(): string {
   const room = Room.parse(demo.room);
   const logs = demo.designs.map((raw) => {
     const design = Design.parse(raw);
-    return [design.id, logCsv(demoLog(assess({ design, room, catalogue: withOwn(catalogue, room.own) })))];
+    return [design.id, demoLog(assess({ design, room, catalogue: withOwn(catalogue, room.own) }))];
   });
-  return `${JSON.stringify({ ends: DEMO_LOG_ENDS, logs: Object.fromEntries(logs) }, null, 1)}\n`;
+  return `${JSON.stringify({ ends: DEMO_LOG_ENDS, logs: Object.fromEntries(logs) })}\n`;
 }
 
 function schemaText(schema: z.ZodType, title: string): string {

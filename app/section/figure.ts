@@ -1,3 +1,4 @@
+import simplify from 'simplify-js';
 import type { Assessment } from '../../core/assessment/assess';
 import { drawPieces } from './drawn-pieces';
 import { groundSection } from './ground-drawing';
@@ -35,6 +36,26 @@ export function waterTint(passes: string | null): string {
 const rounded = (mm: number) => Math.round(mm * 10) / 10;
 /** A path to the whole millimetre: a card shows a tank at less than a pixel for each, and a room is fetched with all of its cards. */
 const whole = (path: string): string => path.replace(/-?\d+\.\d+/g, (number) => String(Math.round(Number(number))));
+/** Half a pixel of a card. */
+const CARD_TOLERANCE_MM = 0.8;
+/** A path of straight lines with no more corners than a card can show; one with curves is as it was. */
+function plain(path: string): string {
+  if (/[^MLZ\d\s.,-]/.test(path)) return path;
+  return path.replace(/M([^MZ]+)/g, (_, line: string) => {
+    const corners = line.split('L').map((corner) =>
+      corner
+        .trim()
+        .split(/[\s,]+/)
+        .map(Number),
+    );
+    const kept = simplify(
+      corners.map(([x, y]) => ({ x: x!, y: y! })),
+      CARD_TOLERANCE_MM,
+      true,
+    );
+    return `M${kept.map(({ x, y }) => `${Math.round(x)} ${Math.round(y)}`).join('L')}`;
+  });
+}
 /** A small animal keeps its tenths, and no more. */
 const tenths = (path: string): string => path.replace(/-?\d+\.\d+/g, (number) => String(rounded(Number(number))));
 
@@ -54,12 +75,12 @@ export function figureOf(assessment: Assessment): TankFigure | null {
     vessel: vesselPath(vessel),
     water: waterPath(vessel, vessel.waterLevelMm),
     ground: [
-      ...(cut?.behind ? [{ path: whole(cut.behind), fill: cut.behindColour }] : []),
-      ...(cut?.layers ?? []).map(({ path, colour }) => ({ path: whole(path), fill: colour })),
+      ...(cut?.behind ? [{ path: plain(cut.behind), fill: cut.behindColour }] : []),
+      ...(cut?.layers ?? []).map(({ path, colour }) => ({ path: plain(path), fill: colour })),
     ].filter(({ path }) => path !== ''),
     pieces: drawPieces(assessment, 'section')
       .slice(0, MOST.pieces)
-      .map(({ body, colour }) => ({ path: whole(body), fill: colour })),
+      .map(({ body, colour }) => ({ path: whole(plain(body)), fill: colour })),
     tint: waterTint(derived['water.colour'].value),
     plants: drawPlantings(derived['plants.standing'].value ?? [], 'section', MOST.ofPlanting)
       .slice(0, MOST.plants)

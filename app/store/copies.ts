@@ -1,5 +1,5 @@
 import { Injectable, inject } from '@angular/core';
-import { COPY_LIMITS, readCopy, writeCopy, type CopiedRoom } from '../../core/design/whole-copy';
+import type { CopiedRoom } from '../../core/design/whole-copy';
 import { dayOf } from '../../core/schedule/day';
 import { download } from '../ui/download';
 import { copied, markOfStore } from './copy-mark';
@@ -95,6 +95,7 @@ export class Copies {
         left.push(...unreadable.map((name) => `“${name}” cannot be read by this version and is not in the copy. It stays here as it is.`));
         if (photosLeft > 0) left.push(`${photosLeft} pictures of “${room.name}” would make it too large: they stay here alone.`);
       }
+      const { writeCopy } = await import('../../core/design/whole-copy');
       const bytes = writeCopy({ at: new Date().toISOString(), rooms });
       const where = await put(`Terroir copy ${dayOf(new Date())}.zip`, bytes);
       await copied(mark, where);
@@ -108,6 +109,7 @@ export class Copies {
   async look(
     file: File,
   ): Promise<{ ok: true; at: string; rooms: Looked[]; damaged: readonly string[] } | { ok: false; reasons: string[] }> {
+    const { COPY_LIMITS, readCopy } = await import('../../core/design/whole-copy');
     if (file.size > COPY_LIMITS.packedBytes) return { ok: false, reasons: [`${file.name} is larger than a copy can be.`] };
     const read = readCopy(new Uint8Array(await file.arrayBuffer()));
     if (!read.ok) return { ok: false, reasons: read.refusals.map(({ path, reason }) => `${file.name}: ${path}: ${reason}.`) };

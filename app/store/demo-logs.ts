@@ -1,4 +1,5 @@
-import { ownEntriesOf, readLogTable } from '../../core/log/csv-in';
+import * as z from 'zod';
+import { Entry } from '../../core/log/model';
 import { dayOf, daysFrom } from '../../core/schedule/day';
 import { database } from './database';
 import { announceLog, putEntries } from './tank-logs';
@@ -11,15 +12,15 @@ export async function layDemoLogs(): Promise<void> {
   const now = Date.now();
   const by = (daysFrom(demo.ends, dayOf(new Date(now))) - 1) * DAY_MS;
   const later = (instant: string) => new Date(Date.parse(instant) + by).toISOString().replace('.000Z', 'Z');
-  for (const [designId, csv] of Object.entries(demo.logs)) {
+  for (const [designId, lines] of Object.entries(demo.logs)) {
     // one that was deleted stays so
     if ((await (await database()).getKey('designs', designId)) === undefined) continue;
-    const read = readLogTable(csv);
-    if (!read.ok) continue;
-    const { entries } = ownEntriesOf(read.table, Infinity);
     await putEntries(
       designId,
-      entries.map((entry) => ({ ...entry, at: later(entry.at), written: later(entry.written) })),
+      z
+        .array(Entry)
+        .parse(lines)
+        .map((entry) => ({ ...entry, at: later(entry.at), written: later(entry.written) })),
     );
     announceLog(designId);
   }

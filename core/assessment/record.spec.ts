@@ -1,10 +1,12 @@
 import { indexCatalogue } from '../catalogue/catalogue';
 import { catalogueData } from '../../catalogue';
+import * as z from 'zod';
 import logs from '../../catalogue/demo/logs.json';
 import demo from '../../catalogue/demo/low-barn.json';
 import { Design } from '../design/design';
 import { Room } from '../design/room';
 import { ownEntriesOf, readLogTable } from '../log/csv-in';
+import { logCsv } from '../log/csv-out';
 import { Entry, type NewEntry } from '../log/model';
 import { timelineOf } from '../log/timeline';
 import { METRIC } from '../quantity/format';
@@ -75,18 +77,20 @@ describe('the logs of the demo', () => {
   const told = Object.fromEntries(
     demo.designs.map((raw) => {
       const design = Design.parse(raw);
-      const table = readLogTable((logs.logs as Record<string, string>)[design.id]!);
+      const entries = z.array(Entry).parse((logs.logs as Record<string, unknown>)[design.id]);
+      const table = readLogTable(logCsv(entries));
       if (!table.ok) throw new Error(table.reason);
-      const { entries, left } = ownEntriesOf(table.table, Infinity);
+      const { entries: back, left } = ownEntriesOf(table.table, Infinity);
       const lines = timelineOf(entries);
       const found = readRecord(assess({ design, room, catalogue }), lines, '2026-12-01', Date.parse('2026-12-01T12:00:00Z'));
-      return [design.id, { entries, left, lines, ...found }];
+      return [design.id, { entries, back, left, lines, ...found }];
     }),
   );
 
-  it('are whole, and end on one day', () => {
-    for (const { left, entries } of Object.values(told)) {
+  it('are whole, end on one day, and come back from a table as they went', () => {
+    for (const { left, entries, back } of Object.values(told)) {
       expect(left).toEqual([]);
+      expect(back).toEqual(entries);
       expect(entries.length).toBeGreaterThan(0);
       expect(entries.every(({ at }) => at.slice(0, 10) <= logs.ends)).toBeTrue();
     }

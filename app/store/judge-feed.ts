@@ -2,6 +2,8 @@ import { Injectable, type OnDestroy } from '@angular/core';
 import { Observable, defer, from, switchMap } from 'rxjs';
 import type { Design } from '../../core/design/design';
 import type { Room } from '../../core/design/room';
+import type { Line } from '../../core/log/timeline';
+import { parcelOf } from '../workers/log-parcel';
 import type { JudgeAsk, JudgeTold } from '../workers/judge-messages';
 import { catalogueOf, wholeCatalogue } from './shipped-catalogue';
 import { idsToJudge } from './used-ids';
@@ -14,6 +16,8 @@ export class JudgeFeed implements OnDestroy {
   private asked = 0;
   /** The worker that has the whole catalogue. */
   private given: Worker | null = null;
+  /** The logs that a worker has, by tank. */
+  private readonly handed = new WeakMap<Worker, Map<string, readonly Line[]>>();
 
   /**
    * Answers once, or fails with the reason.
@@ -35,9 +39,22 @@ export class JudgeFeed implements OnDestroy {
           worker.postMessage({ whole: catalogue } satisfies JudgeAsk);
           this.given = worker;
         }
-        return this.askOf<Tasks[K]['output']>(worker, { task, design, room, input, catalogue: whole ? 'whole' : catalogue }, share);
+        const given = this.handOver(worker, design.id, input);
+        return this.askOf<Tasks[K]['output']>(worker, { task, design, room, input: given, catalogue: whole ? 'whole' : catalogue }, share);
       }),
     );
+  }
+
+  /** Sends what the worker has not got of a log, and leaves it out of the asking: copying 50,000 lines held the page for most of a second. */
+  private handOver(worker: Worker, tank: string, input: unknown): unknown {
+    if (input === null || typeof input !== 'object' || !('lines' in input)) return input;
+    const lines = input.lines as readonly Line[];
+    const logs = this.handed.get(worker) ?? new Map<string, readonly Line[]>();
+    this.handed.set(worker, logs);
+    const before = logs.get(tank) ?? [];
+    if (before !== lines) worker.postMessage({ log: tank, parcel: parcelOf(before, lines) } satisfies JudgeAsk);
+    logs.set(tank, lines);
+    return { ...input, lines: [] };
   }
 
   private started(): Promise<Worker> {

@@ -5,6 +5,8 @@ import { withOwn } from '../../core/design/own-catalogue';
 import type { Room } from '../../core/design/room';
 import type { JudgeAsk, JudgeTold, TaskAsk } from './judge-messages';
 import { TASKS } from './judge-tasks';
+import { unpacked } from './log-parcel';
+import type { Line } from '../../core/log/timeline';
 
 /**
  * This part of the program, as a worker loads it. A worker that is bundled by itself would bring all of the core a second time; this one is
@@ -21,6 +23,9 @@ const pause = (): Promise<void> => new Promise((resolve) => setTimeout(resolve))
 const calledOff = new Set<number>();
 /** Judgements of the last tanks that were asked about: several tasks are asked of one state. */
 const kept = new Map<string, Assessment>();
+
+/** The logs that were handed over, by tank. */
+const logs = new Map<string, readonly Line[]>();
 
 let whole: Catalogue | null = null;
 
@@ -58,10 +63,18 @@ async function answer({ id, task, design, room, catalogue, input }: TaskAsk): Pr
   }
 }
 
+/** With the log as it is when it is asked; what comes to it later is not meant. */
+function withLines(ask: TaskAsk): TaskAsk {
+  const { input } = ask;
+  if (input === null || typeof input !== 'object' || !('lines' in input)) return ask;
+  return { ...ask, input: { ...input, lines: logs.get(ask.design.id) ?? [] } } as TaskAsk;
+}
+
 // the page loads this part only to learn where it lies
 if (typeof document === 'undefined')
   addEventListener('message', ({ data }: MessageEvent<JudgeAsk>) => {
     if ('whole' in data) whole = data.whole;
+    else if ('log' in data) logs.set(data.log, unpacked(logs.get(data.log) ?? [], data.parcel));
     else if (data.task === null) calledOff.add(data.id);
-    else void answer(data);
+    else void answer(withLines(data));
   });

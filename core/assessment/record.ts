@@ -37,8 +37,10 @@ export function withRecord(design: Design, lines: readonly Line[]): Design {
 function newestOf(lines: readonly Line[]): Record<string, Reading> {
   const newest = new Map<string, Reading & { id: string }>();
   let order = 1e6;
-  for (const { line, reading } of readingsIn(lines)) {
-    if (reading.simulated || reading.of === '') continue;
+  for (const line of lines) {
+    const { entry: reading } = line;
+    // most of a long log are readings of probes, of no water that was planned: told apart without a list of them
+    if (reading.kind !== 'reading' || line.struck || reading.simulated || reading.of === '') continue;
     order += 1;
     for (const parameter of READ_PARAMETERS) {
       const value = reading.values[parameter];
@@ -62,9 +64,10 @@ function testsOf(lines: readonly Line[], { begun, challengedOn }: StartPlan): Re
   const until = dayAfter(begun, START_DAYS);
   const kitOf = (kit: string): StartKit => (kit === 'strip' || kit === 'laboratory' ? kit : 'drops');
   let order = 1e6;
-  const found = readingsIn(lines).flatMap(({ line, reading }): [string, StartTest][] => {
+  const inStart = lines.filter(({ day }) => day >= begun && day <= until);
+  const found = readingsIn(inStart).flatMap(({ line, reading }): [string, StartTest][] => {
     const { ammoniaMgNPerL, nitriteMgNPerL, nitrateMgPerL } = reading.values;
-    if (line.day < begun || line.day > until || reading.simulated) return [];
+    if (reading.simulated) return [];
     // nitrate alone is a test of the start until it is over, and of the routine from then on
     const ofStart = ammoniaMgNPerL !== undefined || nitriteMgNPerL !== undefined;
     if (!ofStart && (nitrateMgPerL === undefined || (challengedOn !== null && line.day > challengedOn))) return [];

@@ -19,6 +19,7 @@ import { workedOut } from '../store/worked-out';
 import { ChoiceField } from '../ui/choice';
 import { BENCH_LIST } from './benches';
 import { FRAME } from '../../core/assessment/frame';
+import { AcceptForm } from './accept-form';
 import { LogSigns } from './log-signs';
 import { goTo } from './reach';
 import { Why } from '../store/why';
@@ -58,7 +59,7 @@ const AT_FIRST = 30;
 /** Findings, worst first; each opens to its reason, basis and remedies with what they would change. */
 @Component({
   selector: 'tr-ledger',
-  imports: [NgTemplateOutlet, ChoiceField, LatinText, LogSigns, SeverityGlyph],
+  imports: [NgTemplateOutlet, ChoiceField, LatinText, AcceptForm, LogSigns, SeverityGlyph],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { role: 'complementary', 'aria-label': 'Findings', '[attr.aria-busy]': 'busy()' },
   templateUrl: './ledger.html',
@@ -80,7 +81,6 @@ export class Ledger {
   protected readonly showAccepted = signal(false);
   /** Causes that are opened to their parts. */
   protected readonly opened = signal<ReadonlySet<string>>(new Set());
-  protected readonly accepting = signal<string | null>(null);
   protected readonly query = signal('');
   protected readonly scope = signal<'tank' | 'bench'>('tank');
   protected readonly groupBy = signal<'severity' | 'bench' | 'animal'>('severity');
@@ -221,6 +221,9 @@ export class Ledger {
     return this.record.signs().filter((sign) => sign.weight === weight);
   }
 
+  protected readonly loggedAccepted = computed(() => (this.query().trim() === '' ? this.record.accepted() : []));
+  protected readonly acceptedCount = computed(() => this.groups().accepted.length + this.loggedAccepted().length);
+
   /** What is open and presses, with the judgement that it is worded by. */
   private readonly pressing = computed(() => {
     const assessment = this.view.written();
@@ -287,13 +290,10 @@ export class Ledger {
 
   /** Accepts a cause with all that it does. */
   protected accept({ finding, parts }: Row, reason: string): void {
-    const value = reason.trim().slice(0, 500);
-    if (value === '') return;
     this.store.edit(
       'Accept a finding',
-      [finding, ...parts].map(({ key }) => ({ op: 'add', path: pointer('accepted', key), value })),
+      [finding, ...parts].map(({ key }) => ({ op: 'add', path: pointer('accepted', key), value: reason })),
     );
-    this.accepting.set(null);
   }
 
   protected withdraw(finding: Finding): void {

@@ -42,4 +42,26 @@ describe('what the log shows, in the ledger', () => {
     await open.refresh();
     expect(open.host.querySelector('[data-sign]')).toBeNull();
   });
+
+  it('is accepted with a reason, and told again when that is taken back', async () => {
+    const open = await openBench(Ledger, bed);
+    await TestBed.inject(TankLogs).write(ammonia());
+    await open.until('[data-sign=ammonia]');
+    const press = async (name: string) => {
+      [...open.host.querySelectorAll<HTMLElement>('[data-sign=ammonia] button')].find((one) => one.textContent?.trim() === name)!.click();
+      await open.refresh();
+    };
+    await press('Accept with a reason');
+    const reason = open.host.querySelector<HTMLInputElement>('[data-sign=ammonia] input')!;
+    reason.value = 'the bottle of the kit was a year past its date';
+    reason.form!.dispatchEvent(new Event('submit', { cancelable: true }));
+    await open.refresh();
+    expect(open.text('.head')).not.toContain('by its log');
+    expect(open.host.querySelector('[data-sign]')).toBeNull();
+    await open.press('1 accepted by you');
+    await open.until('[data-sign=ammonia]');
+    expect(open.text('[data-sign=ammonia]')).toContain('a year past its date');
+    await press('Withdraw');
+    expect(open.text('.head')).toContain('1 by its log');
+  });
 });

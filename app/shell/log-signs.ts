@@ -2,16 +2,19 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { Router } from '@angular/router';
 import { logNamesOf } from '../../core/assessment/wording/log';
 import { wordSign } from '../../core/assessment/wording/record';
-import type { Sign } from '../../core/log/signs';
+import { pointer } from '../../core/design/edit';
+import { keyOfSign, type Sign } from '../../core/log/signs';
 import { PreferencesStore } from '../store/preferences';
+import { TankSession } from '../store/tank-session';
 import { TankView } from '../store/tank-view';
+import { AcceptForm } from './accept-form';
 import { LatinText } from '../ui/latin-text';
 import { SeverityGlyph } from '../ui/severity-glyph';
 
 /** What the log of the tank shows, among the findings of its plan. */
 @Component({
   selector: 'tr-log-signs',
-  imports: [LatinText, SeverityGlyph],
+  imports: [AcceptForm, LatinText, SeverityGlyph],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @for (sign of rows(); track sign.key) {
@@ -20,9 +23,23 @@ import { SeverityGlyph } from '../ui/severity-glyph';
         <div>
           <h3><tr-latin [text]="sign.title" /></h3>
           <p>{{ sign.then }} <span class="soft">By its log.</span></p>
-          <p class="small">
-            <button type="button" class="link" [attr.aria-label]="'Go to it: ' + sign.plain" (click)="go()">Go to it</button>
-          </p>
+          @if (sign.accepted !== null) {
+            <p class="small">
+              Accepted: “{{ sign.accepted }}” &ngsp;<button
+                type="button"
+                class="link"
+                [attr.aria-label]="'Withdraw the acceptance of: ' + sign.plain"
+                (click)="withdraw(sign.key)"
+              >
+                Withdraw
+              </button>
+            </p>
+          } @else {
+            <div class="actions small">
+              <button type="button" class="link" [attr.aria-label]="'Go to it: ' + sign.plain" (click)="go()">Go to it</button>
+              <tr-accept-form [disabled]="view.readOnly()" (accepted)="accept(sign.key, $event)" />
+            </div>
+          }
         </div>
       </article>
     }
@@ -46,6 +63,11 @@ import { SeverityGlyph } from '../ui/severity-glyph';
       margin-top: 2px;
       font-size: 13px;
     }
+    .actions {
+      display: flex;
+      gap: 14px;
+      margin-top: 2px;
+    }
     .link {
       padding: 0;
       border: 0;
@@ -61,20 +83,31 @@ export class LogSigns {
   readonly signs = input.required<readonly Sign[]>();
   /** Left for a bench. */
   readonly went = output();
-  private readonly view = inject(TankView);
+  protected readonly view = inject(TankView);
+  private readonly store = inject(TankSession);
   private readonly router = inject(Router);
   private readonly units = inject(PreferencesStore).units;
 
   protected readonly rows = computed(() => {
     const catalogue = this.view.catalogue();
     if (!catalogue) return [];
+    const reasons = this.view.design()?.accepted ?? {};
     const names = logNamesOf(catalogue, this.view.room()?.kits ?? {});
     return this.signs().map((sign) => {
       const worded = wordSign(sign, names, this.units());
-      const key = `${sign.code} ${sign.parameter ?? ''} ${sign.subjects.join(' ')}`;
-      return { ...worded, plain: worded.title.replaceAll('*', ''), key, code: sign.code, weight: sign.weight };
+      const key = keyOfSign(sign);
+      const accepted = Object.hasOwn(reasons, key) ? (reasons[key] ?? null) : null;
+      return { ...worded, plain: worded.title.replaceAll('*', ''), key, accepted, code: sign.code, weight: sign.weight };
     });
   });
+
+  protected accept(key: string, value: string): void {
+    this.store.edit('Accept what the log shows', [{ op: 'add', path: pointer('accepted', key), value }]);
+  }
+
+  protected withdraw(key: string): void {
+    this.store.edit('Take an acceptance back', [{ op: 'remove', path: pointer('accepted', key) }]);
+  }
 
   protected go(): void {
     void this.router.navigate(['/tank', this.view.design()?.id, 'care'], { queryParams: { face: 'told' } });

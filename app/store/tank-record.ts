@@ -1,6 +1,7 @@
 import { Injectable, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NEVER, catchError, combineLatest, distinctUntilChanged, map, of, switchMap, timer } from 'rxjs';
+import { keyOfSign } from '../../core/log/signs';
 import type { Line } from '../../core/log/timeline';
 import { dayOf } from '../../core/schedule/day';
 import { JudgeFeed } from './judge-feed';
@@ -43,11 +44,15 @@ export class TankRecord {
     { initialValue: null },
   );
 
-  /** What it shows, the gravest first; empty while it is not read. */
-  readonly signs = computed(() => {
+  private readonly shown = computed(() => {
     const found = this.read();
     return found && found.of === this.view.design()?.id ? found.read.signs : [];
   });
+  private readonly reasons = computed(() => this.view.design()?.accepted ?? {});
+  /** What it shows, the gravest first; empty while it is not read. */
+  readonly signs = computed(() => this.shown().filter((sign) => !Object.hasOwn(this.reasons(), keyOfSign(sign))));
+  /** What it shows, and was accepted. */
+  readonly accepted = computed(() => this.shown().filter((sign) => Object.hasOwn(this.reasons(), keyOfSign(sign))));
   /** The gravest of it; null for nothing. */
   readonly worst = computed(() => {
     const weights = this.signs().map(({ weight }) => weight);

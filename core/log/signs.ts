@@ -45,6 +45,10 @@ export interface Sign {
   subjects: readonly string[];
 }
 
+/** What an acceptance of it is kept under: it speaks again when it has become worse. */
+export const keyOfSign = ({ code, weight, parameter, subjects }: Sign): string =>
+  ['log', code, weight, ...(parameter === null ? [] : [parameter]), ...subjects].join(' ').slice(0, 200);
+
 /** What a log is read against. */
 export interface SignContext {
   today: Day;

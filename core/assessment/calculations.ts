@@ -46,6 +46,11 @@ import { growth as animalGrowth } from '../stocking/growth';
 import { labelDoseCalculation } from '../health/treatments';
 import { cycle } from '../startup/cycle';
 import { work } from '../care/work';
+import { bothSexes, youngToRaise } from '../breeding/chances';
+import { colonyGrowth } from '../breeding/colony';
+import { removalCount } from '../breeding/counting';
+import { crossCalculation } from '../breeding/cross';
+import { inbreeding } from '../breeding/inbreeding';
 import { shipping } from '../lots/shipping';
 import { usualFeed } from '../stocking/usual-feed';
 import { swallowHazardCalculation } from '../substrate/swallow-hazard';
@@ -133,6 +138,12 @@ export const calculations = createRegistry([
   listed(work),
   listed(animalGrowth),
   listed(labelDoseCalculation),
+  listed(bothSexes),
+  listed(youngToRaise),
+  listed(colonyGrowth),
+  listed(removalCount),
+  listed(inbreeding),
+  listed(crossCalculation),
   listed(settledWater),
   listed(blend),
   listed(ghFromIons),

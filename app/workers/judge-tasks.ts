@@ -22,6 +22,7 @@ import type { Spare } from '../../core/equipment/donors';
 import { compare } from '../../core/assessment/remedies/compare';
 import { helpFor, type Help } from '../../core/assessment/remedies/offer';
 import { wordCompanions, wordWhyNot, type WordedCompanions, type WordedWhyNot } from '../../core/assessment/wording/companions';
+import { wordSpawning, type WordedSpawning } from '../../core/assessment/wording/spawning';
 import { wordWeighing, type WordedWeighing } from '../../core/assessment/wording/weighing';
 import { wordFinding } from '../../core/assessment/wording';
 import { SEVERITY_WORD, type Finding, type Severity } from '../../core/calculation/finding';
@@ -70,6 +71,8 @@ export interface Tasks {
   record: { input: { lines: readonly Line[]; today: Day; now: number }; output: RecordRead };
   /** What it asks of its keeper in the days that come. */
   round: { input: { lines: readonly Line[]; today: Day; days: number; units: UnitChoice }; output: TankRound };
+  /** What a kind lacks for spawning. */
+  spawning: { input: { stockId: string; units: UnitChoice }; output: WordedSpawning | null };
   /** What a verdict on company hangs on. */
   weigh: { input: { key: string; units: UnitChoice }; output: WordedWeighing | null };
   /** Who sees whom. */
@@ -136,6 +139,7 @@ export const TASKS: {
   additions: (assessment) => additionsOf(assessment),
   start: (assessment) => startForecast(assessment),
   startIf: (assessment, then) => startForecastIf(assessment, then),
+  spawning: (assessment, { stockId, units }) => wordSpawning(assessment, stockId, units),
   weigh: (assessment, { key, units }) => wordWeighing(assessment, key, units),
   sight: (assessment) => sightMapsOf(assessment),
   current: (assessment) => currentMapOf(assessment),

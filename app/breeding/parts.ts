@@ -2,5 +2,17 @@ import type { BenchPart } from '../shell/bench';
 
 /** What stands on this bench, as people look for it. */
 export const parts: readonly BenchPart[] = [
-  { name: 'Breeding the animals', words: ['spawn', 'spawning', 'fry', 'eggs', 'brood', 'rearing'] },
+  {
+    name: 'Ready to spawn?',
+    words: ['spawn', 'spawning', 'breed', 'eggs', 'brood', 'trigger', 'condition'],
+    control: 'ready',
+    face: 'ready',
+  },
+  {
+    name: 'How a colony grows',
+    words: ['fry', 'young', 'colony', 'population', 'surplus', 'thin out', 'cull', 'doubling'],
+    control: 'colony',
+    face: 'colony',
+  },
+  { name: 'Counting them', words: ['count', 'census', 'how many are there', 'sex ratio'], control: 'count', face: 'count' },
 ];

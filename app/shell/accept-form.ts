@@ -32,7 +32,7 @@ import { ChangeDetectionStrategy, Component, input, output, signal } from '@angu
       min-width: 0;
     }
     .link {
-      padding: 0;
+      padding: 2px 0;
       border: 0;
       background: none;
       color: var(--soft);

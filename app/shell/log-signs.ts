@@ -69,7 +69,7 @@ import { SeverityGlyph } from '../ui/severity-glyph';
       margin-top: 2px;
     }
     .link {
-      padding: 0;
+      padding: 2px 0;
       border: 0;
       background: none;
       color: var(--soft);

@@ -1,7 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { Limit } from '../../core/assessment/plan/carrying';
-import { inOrder } from '../../core/design/design';
 import { formatQuantity, rounded } from '../../core/quantity/format';
+import { chosenKind } from '../store/chosen-kind';
 import { PreferencesStore } from '../store/preferences';
 import { TankSession } from '../store/tank-session';
 import { TankView } from '../store/tank-view';
@@ -193,21 +193,9 @@ export class HowManyFace {
   protected readonly locked = computed(() => !!this.tank.readOnly());
   protected readonly hours = computed(() => this.tank.design()?.care.hoursPerWeek ?? null);
 
-  protected readonly kinds = computed(() => {
-    const catalogue = this.tank.catalogue();
-    return inOrder(this.tank.design()?.stock ?? {}).map(([value, { organismId }]) => ({
-      value,
-      text: catalogue?.organisms.get(organismId)?.latin ?? organismId,
-    }));
-  });
-  /** The target, or the first of the company. */
-  protected readonly stockId = linkedSignal<string[], string | null>({
-    source: () => this.kinds().map(({ value }) => value),
-    computation: (ids, previous) =>
-      previous?.value && ids.includes(previous.value)
-        ? previous.value
-        : (ids.find((id) => this.tank.design()?.brief.targetStockIds.includes(id)) ?? ids[0] ?? null),
-  });
+  private readonly chosen = chosenKind(this.tank);
+  protected readonly kinds = this.chosen.kinds;
+  protected readonly stockId = this.chosen.stockId;
   private readonly question = computed(() => {
     const stockId = this.stockId();
     return stockId === null ? null : { stockId };

@@ -55,34 +55,45 @@ export function stageMatrix(life: ColonyLife): number[][] {
   return matrix;
 }
 
-/** Heads of a colony by week. */
+/** A colony by week. */
 export interface ColonyCourse {
+  /** Grown ones, both sexes. */
   adults: Float64Array;
+  /** Heads that are not grown. */
   young: Float64Array;
+  /** All of them in grown ones: young count by what they eat and breathe. */
+  load: Float64Array;
 }
+
+/** What a young one eats and breathes of a grown one: about as the square of its length, and it grows about evenly. */
+const burden = (week: number, weeks: number): number => ((week + 0.5) / weeks) ** 2;
 
 /**
  * Both sexes of a colony through the weeks, from so many adults. The ceiling takes the broods: the fuller the tank, the fewer of a brood live,
  * by Ricker's form (1954, J. Fish. Res. Board Can. 11:559), set so that a tank at its ceiling replaces itself and no more. Far below it the
  * colony grows by its matrix, and near it about as the logistic curve has it.
  *
- * @param ceiling heads that food, surface and nitrogen carry; null for none
+ * @param ceiling grown ones that food, surface and nitrogen carry; null for no ceiling
  */
 export function colonyCourse(life: ColonyLife, adults: number, weeks: number, ceiling: number | null): ColonyCourse {
   const stages = Math.max(1, Math.round(life.juvenileWeeks));
   const perAdult = ((life.clutch * life.eggSurvival) / life.intervalWeeks) * life.sexRatio;
   const young = new Float64Array(stages);
-  const course: ColonyCourse = { adults: new Float64Array(weeks + 1), young: new Float64Array(weeks + 1) };
+  const course: ColonyCourse = {
+    adults: new Float64Array(weeks + 1),
+    young: new Float64Array(weeks + 1),
+    load: new Float64Array(weeks + 1),
+  };
   // of its broods, those that a colony replaces itself by; a colony that shrinks by itself has no ceiling to come to
   const kept = Math.min(1, (1 - life.adultWeeklySurvival) / Math.max(1e-9, perAdult * life.juvenileWeeklySurvival ** stages));
   let grown = adults;
   for (let week = 0; ; week++) {
-    const small = young.reduce((sum, n) => sum + n, 0);
+    const load = young.reduce((sum, n, stage) => sum + n * burden(stage, stages), grown);
     course.adults[week] = grown;
-    course.young[week] = small;
+    course.young[week] = young.reduce((sum, n) => sum + n, 0);
+    course.load[week] = load;
     if (week === weeks) return course;
-    const crowd = ceiling === null ? 0 : (grown + small) / ceiling;
-    const born = grown * perAdult * kept ** crowd;
+    const born = grown * perAdult * (ceiling === null ? 1 : kept ** (load / ceiling));
     const matured = young[stages - 1]! * life.juvenileWeeklySurvival;
     for (let stage = stages - 1; stage > 0; stage--) young[stage] = young[stage - 1]! * life.juvenileWeeklySurvival;
     young[0] = born;
@@ -90,9 +101,9 @@ export function colonyCourse(life: ColonyLife, adults: number, weeks: number, ce
   }
 }
 
-/** First week that a colony has so many heads; null when it has not within the course. */
-export function weekOf(course: ColonyCourse, heads: number): number | null {
-  const at = course.adults.findIndex((adults, week) => adults + course.young[week]! >= heads);
+/** First week that a colony counts for so many grown ones; null when it does not within the course. */
+export function weekOf({ load }: ColonyCourse, grown: number): number | null {
+  const at = load.findIndex((now) => now >= grown);
   return at < 0 ? null : at;
 }
 

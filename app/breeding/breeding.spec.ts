@@ -1,0 +1,69 @@
+import { TestBed } from '@angular/core/testing';
+import type { Design } from '../../core/design/design';
+import { shellBed } from '../../core/testing/tanks';
+import { TankSession } from '../store/tank-session';
+import { openBench } from '../testing/open-bench';
+import { ColonyFace } from './colony-face';
+import { CountFace } from './count-face';
+import { ReadyFace } from './ready-face';
+
+const multi = { order: 1, organismId: 'neolamprologus-multifasciatus', phase: 'keep' } as const;
+const bed = (id: string, stock: Design['stock']): Design => ({ ...shellBed, id, stock, brief: { ...shellBed.brief, targetStockIds: [] } });
+
+const squeezed = (host: HTMLElement): string => (host.textContent ?? '').replace(/\s+/g, ' ');
+
+describe('the Breeding bench', () => {
+  afterEach(async () => TestBed.inject(TankSession).close());
+
+  it('tells ten needs of a kind, with where each is mended', async () => {
+    const open = await openBench(ReadyFace, bed('breeding-ready', { one: { ...multi, count: 1 } }));
+    await open.until('[data-control=ready]');
+    const needs = [...open.host.querySelectorAll<HTMLElement>('[data-need]')];
+    expect(needs.length).toBe(10);
+    const pair = needs[0]!;
+    expect(pair.dataset['state']).toBe('missing');
+    expect(pair.textContent).toContain('One alone does not breed.');
+    expect(pair.querySelector('a')!.getAttribute('href')).toContain('/breeding-ready/livestock');
+    expect(open.text('[data-need=site]')).toContain('empty snail shells');
+    expect(open.text('.trigger')).toContain('a settled colony');
+  });
+
+  it('says so when nobody lives there', async () => {
+    const open = await openBench(ReadyFace, bed('breeding-empty', {}));
+    expect(squeezed(open.host)).toContain('name the animal on the Livestock bench');
+  });
+
+  it('draws a colony from the figures of its kind, and follows what is stated', async () => {
+    const open = await openBench(ColonyFace, bed('breeding-colony', { one: { ...multi, count: 9, female: 6 } }));
+    await open.until('[data-control=colony] svg path');
+    expect(open.text('h2')).toMatch(/doubles in about \d+ weeks|does not hold itself/);
+    await open.type('Of the young live through a week', '20');
+    expect(open.text('h2')).toContain('does not hold itself');
+    await open.type('Of the young live through a week', '95');
+    expect(open.text('h2')).toMatch(/doubles in about \d+ weeks/);
+  });
+
+  it('counts by two nettings, by squares and by sex, and refuses what cannot be', async () => {
+    const open = await openBench(CountFace, bed('breeding-count', {}));
+    await open.type('First', '100');
+    await open.type('Then', '20');
+    expect(squeezed(open.host)).toContain('About 125, from 120 to 132.');
+    await open.type('Then', '100');
+    expect(squeezed(open.host)).toContain('nothing can be told');
+    const squares = open.host.querySelector<HTMLInputElement>('.written input')!;
+    const write = async (text: string) => {
+      squares.value = text;
+      squares.dispatchEvent(new Event('change'));
+      await open.refresh();
+    };
+    await open.type('Squares that the floor has', '30');
+    await write('2, 4, 6');
+    expect(squeezed(open.host)).toContain('About 120, from');
+    await write('2, a few');
+    expect(squeezed(open.host)).toContain('“a” is no number of heads.');
+    await open.type('Sexed', '10');
+    await open.type('Females among them', '12');
+    expect(squeezed(open.host)).toContain('More females than were sexed.');
+    expect(squeezed(open.host)).toContain('with a chance of 96.9 %');
+  });
+});

@@ -3,16 +3,19 @@ import { Router } from '@angular/router';
 import { ChoiceField, type Choice } from '../ui/choice';
 import { ColonyFace } from './colony-face';
 import { CountFace } from './count-face';
+import { DaysFace } from './days-face';
 import { ReadyFace } from './ready-face';
 
-type Face = 'ready' | 'colony' | 'count';
+type Face = 'ready' | 'days' | 'colony' | 'count';
 const FACES: readonly Choice<Face>[] = [
   { value: 'ready', text: 'Ready to spawn' },
+  { value: 'days', text: 'Days of a brood' },
   { value: 'colony', text: 'Colony' },
   { value: 'count', text: 'Counting' },
 ];
 const HINT: Readonly<Record<Face, string>> = {
   ready: 'what they want before they spawn, and what lacks',
+  days: 'from the laying to young of their own, and what each day asks',
   colony: 'how it grows, when the tank is full, what to take out',
   count: 'how many there are, and how far the count may be off',
 };
@@ -20,7 +23,7 @@ const HINT: Readonly<Record<Face, string>> = {
 /** From pair to surplus. */
 @Component({
   selector: 'tr-breeding-bench',
-  imports: [ChoiceField, ColonyFace, CountFace, ReadyFace],
+  imports: [ChoiceField, ColonyFace, CountFace, DaysFace, ReadyFace],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="head">
@@ -38,6 +41,13 @@ const HINT: Readonly<Record<Face, string>> = {
     @switch (shown()) {
       @case ('ready') {
         <tr-ready-face />
+      }
+      @case ('days') {
+        @defer (on immediate) {
+          <tr-days-face />
+        } @placeholder {
+          <p class="soft">Opening …</p>
+        }
       }
       @case ('colony') {
         @defer (on immediate) {

@@ -5,6 +5,7 @@ import { TankSession } from '../store/tank-session';
 import { openBench } from '../testing/open-bench';
 import { ColonyFace } from './colony-face';
 import { CountFace } from './count-face';
+import { DaysFace } from './days-face';
 import { ReadyFace } from './ready-face';
 
 const multi = { order: 1, organismId: 'neolamprologus-multifasciatus', phase: 'keep' } as const;
@@ -41,6 +42,22 @@ describe('the Breeding bench', () => {
     expect(open.text('h2')).toContain('does not hold itself');
     await open.type('Of the young live through a week', '95');
     expect(open.text('h2')).toMatch(/doubles in about \d+ weeks/);
+  });
+
+  it('tells the days of a brood from the day that is stated, over the turn of a year', async () => {
+    const open = await openBench(DaysFace, bed('breeding-days', { one: { ...multi, count: 9 } }));
+    const day = open.host.querySelector<HTMLInputElement>('input[type=date]')!;
+    const set = async (value: string) => {
+      day.value = value;
+      day.dispatchEvent(new Event('change'));
+      await open.refresh();
+    };
+    await set('2026-12-30');
+    expect(open.text('[data-stage=laid]')).toContain('Leave them with the group');
+    expect(open.text('[data-stage=hatched] .when')).toMatch(/2027/);
+    await set('');
+    expect(open.text('[data-stage=hatched] .when')).toMatch(/2027/);
+    expect(open.host.querySelectorAll('tbody tr').length).toBe(8);
   });
 
   it('counts by two nettings, by squares and by sex, and refuses what cannot be', async () => {

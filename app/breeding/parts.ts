@@ -10,7 +10,7 @@ export const parts: readonly BenchPart[] = [
   },
   {
     name: 'How a colony grows',
-    words: ['fry', 'young', 'colony', 'population', 'surplus', 'thin out', 'cull', 'doubling'],
+    words: ['colony', 'population', 'surplus', 'thin out', 'cull', 'doubling'],
     control: 'colony',
     face: 'colony',
   },

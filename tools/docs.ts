@@ -141,6 +141,23 @@ or above 105 % is told (common practice). Of each interval one entry is written,
 that is missing breaks the line; a silence of more than twelve turns stands in the log as a note, and has no entry. Out of its limits for long enough, three turns at least,
 is an alarm, and so is silence. The stand-in follows the tank hour by hour by the balance, and all of it is marked SIMULATED: nothing is judged by it.
 
+## Breeding
+
+**Readiness.** The tank is judged anew with the kind in spawning condition, whatever it is planned for; each need is told by the findings that speak of it. Of a
+group that nobody has sexed the chance of both sexes counts. A need that no finding speaks of is *not known*, but for those that a tank only speaks of when
+something is against them: room, light, company.
+
+**The days of a brood.** To hatching and between broods as the catalogue has them; from the yolk to the first food, and when young are sold and sexed by
+length, common practice, as ranges. Those that are born alive are sexed early, as they mate early.
+
+**A colony** grows by the largest root of Euler and Lotka's equation, the dominant eigenvalue of its stage matrix. Near what the tank carries broods shrink by
+Ricker's form, set so that a full tank replaces itself; young count by the square of their length. What lives through a week is a guess, and the band is a
+tenth of the young either way.
+
+**Counts**: two nettings by Seber and Le Cren, pictures by Student's t, marks by Chapman with an interval on the logarithm of those not seen, sexes by
+Wilson; each was acted out some hundred times and holds the truth at least nine times in ten. Kinship by the table method, crosses by Mendel's rules with linkage, sex linkage and lethal
+forms: in the calculations, and not yet on a bench.
+
 ## Gear, current and the day
 
 What comes through a filter or pump is its label, less mesh, lift and hose, half way between clean and clogged. Its media carry what their surface turns over

@@ -9,6 +9,12 @@ export const parts: readonly BenchPart[] = [
     face: 'ready',
   },
   {
+    name: 'The days of a brood',
+    words: ['fry', 'young', 'rearing', 'hatch', 'incubation', 'gestation', 'raise', 'first food'],
+    control: 'days',
+    face: 'days',
+  },
+  {
     name: 'How a colony grows',
     words: ['colony', 'population', 'surplus', 'thin out', 'cull', 'doubling'],
     control: 'colony',

@@ -73,6 +73,17 @@ const SENSIBLE: Readonly<Record<string, fc.Arbitrary<Json>>> = {
     gramsPerDh: fc.constant(null),
     gramsPer100L: between(0, 2000),
   }),
+  'breeding.cross': fc
+    .record({
+      dominance: fc.constantFrom('full', 'half', 'both'),
+      apart: between(0, 0.5),
+      mother: fc.tuple(fc.constantFrom('A', 'a'), fc.constantFrom('A', 'a')),
+      father: fc.tuple(fc.constantFrom('A', 'a'), fc.constantFrom('A', 'a')),
+    })
+    .map(({ dominance, apart, mother, father }) => ({
+      loci: [{ name: 'colour', alleles: ['A', 'a'], dominance, on: 'body', lethal: null, apart }],
+      parents: [mother, father].map(([one, other]) => ({ sets: [[one], [other]] })),
+    })),
   'water.humic-ph': fc.record({ ...freshWater, docMgPerL: between(0, 50), pco2Uatm: between(1, 2e5) }),
 };
 

@@ -14,10 +14,10 @@ const FACES: readonly Choice<Face>[] = [
   { value: 'count', text: 'Counting' },
 ];
 const HINT: Readonly<Record<Face, string>> = {
-  ready: 'what they want before they spawn, and what lacks',
-  days: 'from the laying to young of their own, and what each day asks',
-  colony: 'how it grows, when the tank is full, what to take out',
-  count: 'how many there are, and how far the count may be off',
+  ready: 'what they want, and what lacks',
+  days: 'what each day asks',
+  colony: 'its growth, and what to take out',
+  count: 'how many, and how far off',
 };
 
 /** From pair to surplus. */

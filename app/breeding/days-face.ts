@@ -60,6 +60,9 @@ import { SelectField } from '../ui/select';
       gap: 10px 20px;
       margin: 6px 0 10px;
     }
+    thead th:first-child {
+      padding-left: 0;
+    }
     tbody th {
       width: 190px;
       padding: 8px 12px 8px 0;

@@ -20,7 +20,7 @@ export const NEED_WORD: Readonly<Record<Need, string>> = {
 export const NEED_STATE_WORD: Readonly<Record<NeedState, string>> = {
   met: 'is met',
   watch: 'not quite',
-  missing: 'is missing',
+  missing: 'is not met',
   unknown: 'not known',
 };
 
@@ -71,7 +71,7 @@ function leadOf({ needs, missing, unknown }: Spawning): string {
   if (missing === 0 && watch === 0 && unknown === 0)
     return 'All that this tank can give is there. What sets it off is still for you to do.';
   const parts = [
-    missing > 0 ? `${missing} missing` : '',
+    missing > 0 ? `${missing} not met` : '',
     watch > 0 ? `${watch} not quite as it should be` : '',
     unknown > 0 ? `${unknown} not known` : '',
   ].filter(Boolean);

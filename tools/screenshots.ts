@@ -50,11 +50,10 @@ const SHOTS: readonly Shot[] = [
     },
   },
   {
-    name: 'change',
-    path: '/tank/shell-bed/water',
+    name: 'breeding',
+    path: '/tank/shell-bed/breeding?face=days',
     act: async (page) => {
-      await press('.faces label', 'Change')(page);
-      await press('.task', 'A routine that holds')(page);
+      await page.waitForSelector('tr-days-face table');
     },
   },
   { name: 'acclimate', path: '/tank/shell-bed/water', act: press('.faces label', 'Acclimate') },

@@ -125,7 +125,7 @@ export const colonyGrowth = calculation({
   outputs: z.strictObject({ lambdaPerWeek: z.number(), doublingWeeks: z.number().nullable() }),
   source: [
     { citation: 'Caswell 2001, Matrix Population Models, 2nd ed.', basis: 'recalled' },
-    { citation: 'Euler and Lotka’s equation of a closed population', basis: 'published' },
+    { citation: 'Euler and Lotka’s equation of a closed population', basis: 'recalled' },
   ],
   formula: 'F·s_j^w/λ^(w+1)/(1 − s_a/λ) = 1, F = clutch × share of females × hatched / weeks between broods',
   validity: 'an even age structure, room and food for all; whole weeks of youth',

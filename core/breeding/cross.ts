@@ -212,7 +212,7 @@ export const crossCalculation = calculation({
       z.strictObject({ sex: z.enum(['male', 'female']).nullable(), genotype: z.string(), looks: z.string(), share: z.number() }),
     ),
   }),
-  source: [{ citation: 'Mendel’s rules, with linkage and sex linkage', basis: 'published' }],
+  source: [{ citation: 'Mendel’s rules, with linkage and sex linkage', basis: 'recalled' }],
   formula: 'share of a genotype = Σ over germ cells of chance × chance',
   validity: 'one to six loci; the mother first, the father with X and Y',
   uncertainty: 'none of its own: small broods stray far from the shares',

@@ -66,6 +66,11 @@ describe('readiness to spawn', () => {
     ).toBe('missing');
   });
 
+  it('gives no all-clear for what is not stated', () => {
+    const bare = withStock(multi, { vessel: null, equipment: {}, care: { ...shellBed.care, menu: {} } });
+    for (const need of ['room', 'light', 'food'] as const) expect(stateOf(bare, need)).withContext(need).toBe('unknown');
+  });
+
   it('asks where the young shall go', () => {
     expect(stateOf(withStock(multi), 'homes')).toBe('watch');
     const lot = {

@@ -15,6 +15,7 @@ export type NeedState = 'met' | 'watch' | 'missing' | 'unknown';
 const TOLD_BY: Readonly<Partial<Record<FindingCode, Need>>> = {
   'stocking.sex-ratio': 'sexes',
   'stocking.group-size': 'sexes',
+  'vessel.not-stated': 'room',
   'vessel.footprint': 'room',
   'vessel.volume': 'room',
   'vessel.depth': 'room',
@@ -36,6 +37,8 @@ const TOLD_BY: Readonly<Partial<Record<FindingCode, Need>>> = {
   'stocking.diet': 'food',
   'stocking.feeding': 'food',
   'stocking.hungry': 'food',
+  'stocking.not-known': 'company',
+  'stocking.unidentified': 'company',
   'stocking.predation': 'company',
   'stocking.predation-young': 'company',
   'stocking.fin-nipping': 'company',
@@ -124,10 +127,15 @@ function needOf(finding: Finding): Need | null {
 }
 
 /** Needs that a tank speaks of when something is against them, and only then. */
-const SPOKEN_OF: ReadonlySet<Need> = new Set(['company', 'room', 'light']);
-/** What a need is while nothing is said of it. */
-const quiet = (need: Need, { design }: Assessment['world']): NeedState =>
-  SPOKEN_OF.has(need) || (need === 'food' && Object.keys(design.care.menu).length > 0) ? 'met' : 'unknown';
+const SPOKEN_OF: ReadonlySet<Need> = new Set(['company', 'room']);
+/** What a need is while nothing is said of it: that nothing was stated is no sign that all is well. */
+function quiet(need: Need, { design }: Assessment['world']): NeedState {
+  const stated =
+    SPOKEN_OF.has(need) ||
+    (need === 'food' && Object.keys(design.care.menu).length > 0) ||
+    (need === 'light' && Object.values(design.equipment).some((device) => device.kind === 'lamp' && device.light !== null));
+  return stated ? 'met' : 'unknown';
+}
 
 function sexesOf(animal: Animal, count: number, female: number | undefined, said: NeedState): Pick<NeedTold, 'state' | 'chance'> {
   const { sexes, breeding } = animal.traits;

@@ -104,6 +104,7 @@ function ownLines({ need, chance, monthsToGrown, brood, state }: NeedTold, count
   }
   if (need === 'age' && monthsToGrown !== null)
     return [`Grown in about ${plural(Math.max(1, Math.round(monthsToGrown)), 'month')} at the usual warmth of the kind.`];
+  if (need === 'light' && state === 'unknown') return ['No lamp is stated (Equipment).'];
   if (need === 'food' && state === 'unknown') return ['What they are fed is not named (Stocking, Food).'];
   if (need === 'site' && state === 'unknown') return ['Nothing in this tank is known to serve or to fail it: look for yourself.'];
   if (need === 'homes' && state !== 'met')

@@ -1,20 +1,28 @@
 import { inbreedingOf, inGenerations, kinshipBetween, kinshipOf, pairings, PedigreeFault, type Bred } from './kinship';
 
-const bred = (id: string, motherId: string | null = null, fatherId: string | null = null): Bred => ({ id, motherId, fatherId });
+const bred = (id: string, motherId: string | null = null, fatherId: string | null = null, size = 1): Bred => ({
+  id,
+  motherId,
+  fatherIds: fatherId === null ? [] : [fatherId],
+  size,
+});
 
 /** Wright 1922, Am. Nat. 56:330: the sum over all paths through a common forebear of (1/2)^(steps + 1)·(1 + F of it). */
 function byPaths(all: readonly Bred[], one: string, other: string): number {
   const by = new Map(all.map((x) => [x.id, x]));
   const up = (id: string): string[][] => {
-    const { motherId, fatherId } = by.get(id)!;
+    const { motherId, fatherIds } = by.get(id)!;
     return [
       [id],
-      ...[motherId, fatherId].flatMap((parent) => (parent !== null && by.has(parent) ? up(parent).map((path) => [id, ...path]) : [])),
+      ...[motherId, ...fatherIds].flatMap((parent) => (parent !== null && by.has(parent) ? up(parent).map((path) => [id, ...path]) : [])),
     ];
   };
   const inbred = (id: string): number => {
-    const { motherId, fatherId } = by.get(id)!;
-    return motherId === null || fatherId === null ? 0 : byPaths(all, motherId, fatherId);
+    const {
+      motherId,
+      fatherIds: [fatherId],
+    } = by.get(id)!;
+    return motherId === null || fatherId === undefined ? 0 : byPaths(all, motherId, fatherId);
   };
   let sum = 0;
   for (const a of up(one))
@@ -67,6 +75,34 @@ describe('kinship', () => {
           expect(kinshipBetween(kin, one, other))
             .withContext(`${one} ${other}`)
             .toBeCloseTo(byPaths(tangled, one, other), 12);
+  });
+
+  it('of a group that breeds by itself follows Wright’s course for its effective size, and a pair as a group is a pair', () => {
+    for (const ne of [2, 3.2, 10]) {
+      const kin = kinshipOf(
+        Array.from({ length: 9 }, (_, g) => bred(`g${g}`, g === 0 ? null : `g${g - 1}`, g === 0 ? null : `g${g - 1}`, ne)),
+      );
+      const wright = [0, 0];
+      while (wright.length < 9) wright.push(wright.at(-1)! + (1 + wright.at(-2)! - 2 * wright.at(-1)!) / (2 * ne));
+      wright.forEach((f, g) =>
+        expect(inbreedingOf(kin, `g${g}`))
+          .withContext(`${ne} ${g}`)
+          .toBeCloseTo(f, 12),
+      );
+    }
+    const pair = kinshipOf([bred('g', null, null, 2), bred('a', 'g', 'g'), bred('b', 'g', 'g')]);
+    expect(inbreedingOf(pair, 'a')).toBe(0);
+    expect(kinshipBetween(pair, 'a', 'b')).toBe(0.25);
+  });
+
+  it('takes the mean of the fathers that may be it', () => {
+    const kin = kinshipOf([
+      ...family,
+      { id: 's', motherId: 'm', fatherIds: ['u', 'y'], size: 1 },
+      { id: 'sure', motherId: 'm', fatherIds: ['u'], size: 1 },
+    ]);
+    expect(inbreedingOf(kin, 's')).toBe(0.125);
+    expect(kinshipBetween(kin, 's', 'u')).toBe((kinshipBetween(kin, 'sure', 'u') + 0.125) / 2);
   });
 
   it('tells which pairing costs least', () => {

@@ -2,15 +2,20 @@
 export interface Bred {
   id: string;
   motherId: string | null;
-  fatherId: string | null;
+  /** More than one where any of them may be the father, each as likely as the others. */
+  fatherIds: readonly string[];
+  /** Of a group its effective size; 1 for one animal. */
+  size: number;
 }
 
 /** Kinship of every pair of a pedigree. */
 export interface Kinship {
   /** Place of each animal in the table. */
   index: ReadonlyMap<string, number>;
-  /** Coefficients, row by row: shape n × n. Of an animal with itself (1 + F)/2. */
+  /** Coefficients, row by row: shape n × n. Of an animal with itself (1 + F)/2, of a group that of any two germ cells of it. */
   table: Float64Array;
+  /** Inbreeding of each: of a group that of its members. */
+  inbred: Float64Array;
   size: number;
 }
 
@@ -45,7 +50,7 @@ export function inGenerations(bred: readonly Bred[]): Bred[] {
         continue;
       }
       state.set(one.id, 'under way');
-      const waits = [one.motherId, one.fatherId]
+      const waits = [one.motherId, ...one.fatherIds]
         .flatMap((id) => (id === null ? [] : (by.get(id) ?? [])))
         .filter(({ id }) => state.get(id) !== 'done');
       const own = waits.find(({ id }) => state.get(id) === 'under way');
@@ -63,9 +68,14 @@ export function inGenerations(bred: readonly Bred[]): Bred[] {
 
 /**
  * Kinship by the table method: f(x, y) = (f(x, mother of y) + f(x, father of y))/2 for y no older than x, f(x, x) = (1 + f(mother, father))/2.
- * Parents that are not known, or are not in the list, are kin to nobody.
+ * Parents that are not known, or are not in the list, are kin to nobody. Of several possible fathers the mean is taken.
  *
- * Source: Emik and Terrill 1949, J. Hered. 40:51; Lynch and Walsh 1998, Genetics and Analysis of Quantitative Traits, ch. 7.
+ * A group of effective size Ne is one node: two germ cells of it are of one animal with a chance of 1/Ne, so f(g, g) =
+ * (1 + F)/(2·Ne) + (1 − 1/Ne)·k, where k is the kinship of two of its members. Young of a group by itself have F = k. Generation by
+ * generation this is Wright's Fₜ₊₁ = Fₜ + (1 + Fₜ₋₁ − 2·Fₜ)/(2·Ne).
+ *
+ * Source: Emik and Terrill 1949, J. Hered. 40:51; Lynch and Walsh 1998, Genetics and Analysis of Quantitative Traits, ch. 7; groups after
+ * Wright 1931, Genetics 16:97 (from memory).
  *
  * @throws PedigreeFault
  */
@@ -74,17 +84,38 @@ export function kinshipOf(bred: readonly Bred[]): Kinship {
   const size = order.length;
   const index = new Map(order.map(({ id }, i) => [id, i]));
   const table = new Float64Array(size * size);
-  for (const [y, { motherId, fatherId }] of order.entries()) {
-    const mother = motherId === null ? -1 : (index.get(motherId) ?? -1);
-    const father = fatherId === null ? -1 : (index.get(fatherId) ?? -1);
+  const inbred = new Float64Array(size);
+  /** Kinship of two members of a group; of one animal with itself. */
+  const within = new Float64Array(size);
+  const at = (id: string | null): number => (id === null ? -1 : (index.get(id) ?? -1));
+  for (const [y, { motherId, fatherIds, size: ne }] of order.entries()) {
+    const mother = at(motherId);
+    const fathers = fatherIds.map(at);
+    const share = fathers.length === 0 ? 0 : 1 / (2 * fathers.length);
     for (let x = 0; x < y; x++) {
-      const f = ((mother < 0 ? 0 : table[mother * size + x]!) + (father < 0 ? 0 : table[father * size + x]!)) / 2;
+      let f = mother < 0 ? 0 : table[mother * size + x]! / 2;
+      for (const father of fathers) if (father >= 0) f += table[father * size + x]! * share;
       table[y * size + x] = f;
       table[x * size + y] = f;
     }
-    table[y * size + y] = (1 + (mother < 0 || father < 0 ? 0 : table[mother * size + father]!)) / 2;
+    let f = 0;
+    if (mother >= 0)
+      for (const father of fathers)
+        if (father >= 0) f += (father === mother ? within[father]! : table[mother * size + father]!) / fathers.length;
+    inbred[y] = f;
+    const k = ne > 1 ? siblings(table, size, mother, fathers) : (1 + f) / 2;
+    within[y] = k;
+    table[y * size + y] = (1 + f) / (2 * ne) + (1 - 1 / ne) * k;
   }
-  return { index, table, size };
+  return { index, table, inbred, size };
+}
+
+/** Kinship of two young of the same parents: the mean over the parents that their forms come from. */
+function siblings(table: Float64Array, size: number, mother: number, fathers: readonly number[]): number {
+  const of = (one: number, other: number): number => (one < 0 || other < 0 ? 0 : table[one * size + other]!);
+  const mean = (pairs: readonly number[]): number => (pairs.length === 0 ? 0 : pairs.reduce((sum, one) => sum + one, 0) / pairs.length);
+  const ofFathers = mean(fathers.flatMap((one) => fathers.map((other) => of(one, other))));
+  return (of(mother, mother) + ofFathers + 2 * mean(fathers.map((father) => of(mother, father)))) / 4;
 }
 
 /** Kinship of two animals: the inbreeding that their young have. 0 where one is not in the pedigree. */
@@ -94,9 +125,8 @@ export function kinshipBetween({ index, table, size }: Kinship, one: string, oth
 }
 
 /** Inbreeding of an animal: the chance that both its forms of a locus are copies of one; 0 for one that is not in the pedigree. */
-export function inbreedingOf({ index, table, size }: Kinship, id: string): number {
-  const i = index.get(id);
-  return i === undefined ? 0 : 2 * table[i * size + i]! - 1;
+export function inbreedingOf({ index, inbred }: Kinship, id: string): number {
+  return inbred[index.get(id) ?? -1] ?? 0;
 }
 
 /** Pairs of these mothers and fathers, those of the least kinship first. */

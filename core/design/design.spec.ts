@@ -13,6 +13,7 @@ import fixture11 from './fixtures/design-v11.json';
 import fixture12 from './fixtures/design-v12.json';
 import fixture13 from './fixtures/design-v13.json';
 import roomFixture9 from './fixtures/room-v9.json';
+import roomFixture10 from './fixtures/room-v10.json';
 import { emptyBuild } from '../build/model';
 import fixture9 from './fixtures/design-v9.json';
 import { emptyCare } from '../care/model';
@@ -234,7 +235,17 @@ describe('a design document', () => {
         startup: { ...fixture12.design.startup, seen: {} },
         care: { ...fixture12.design.care, ...noHabits },
       },
-      room: { ...fixture12.room, schema: 9, prices: {}, kits: {}, walk: [], call: { keeper: '', vet: '' } },
+      room: {
+        ...fixture12.room,
+        schema: 10,
+        lines: {},
+        bred: {},
+        broods: {},
+        prices: {},
+        kits: {},
+        walk: [],
+        call: { keeper: '', vet: '' },
+      },
     });
     expect(Object.keys(fixture12.room.lots).length).toBe(1);
   });
@@ -243,15 +254,24 @@ describe('a design document', () => {
     const read = readDesignFile(JSON.stringify(fixture13));
     expect(read.ok ? (read.document as unknown) : read.refusals).toEqual({
       ...fixture13,
-      room: { ...fixture13.room, schema: 9, kits: {}, walk: [], call: { keeper: '', vet: '' } },
+      room: { ...fixture13.room, schema: 10, kits: {}, walk: [], call: { keeper: '', vet: '' }, lines: {}, bred: {}, broods: {} },
     });
     expect(Object.keys(fixture13.design.build.ticks)).toEqual(['leak-test', 'rinse']);
   });
 
   it('of a room of version 9 is read with the kits that it is tested with', () => {
     const read = readDesignFile(JSON.stringify(roomFixture9));
-    expect(read.ok ? (read.document as unknown) : read.refusals).toEqual(roomFixture9);
+    expect(read.ok ? (read.document as unknown) : read.refusals).toEqual({
+      ...roomFixture9,
+      room: { ...roomFixture9.room, schema: 10, lines: {}, bred: {}, broods: {} },
+    });
     expect(Object.keys(roomFixture9.room.kits)).toEqual(['kh-drops', 'pen']);
+  });
+
+  it('of version 10 of the room, with a line and its broods, opens as it was written', () => {
+    const read = readDesignFile(JSON.stringify(roomFixture10));
+    expect(read.ok ? (read.document as unknown) : read.refusals).toEqual(roomFixture10);
+    expect(Object.keys(roomFixture10.room.bred)).toEqual(['hen', 'cock']);
   });
 
   it('of version 9 is read with the hours of its lamps, what a meter read, and what plants are given; its filter has no figures', () => {
@@ -319,11 +339,14 @@ describe('a design document', () => {
     const { own } = fixture6.room;
     expect(read.ok ? (read.document.room as unknown) : null).toEqual({
       ...fixture6.room,
-      schema: 9,
+      schema: 10,
       prices: {},
       kits: {},
       walk: [],
       call: { keeper: '', vet: '' },
+      lines: {},
+      bred: {},
+      broods: {},
       law: null,
       pricePerKwh: null,
       lots: {},

@@ -275,6 +275,9 @@ const room7to8 = (room: Json): Json => ({ ...room, schema: 8, prices: {} });
 /** Version 9: kits and meters that are tested with, the way along the tanks, and whom a caretaker calls. */
 const room8to9 = (room: Json): Json => ({ ...room, schema: 9, kits: {}, walk: [], call: { keeper: '', vet: '' } });
 
+/** Version 10: lines, animals with their descent, and broods. */
+const room9to10 = (room: Json): Json => ({ ...room, schema: 10, lines: {}, bred: {}, broods: {} });
+
 const DESIGN_STEPS: Readonly<Record<number, (design: Json) => Json>> = {
   1: design1to2,
   2: design2to3,
@@ -298,6 +301,7 @@ const ROOM_STEPS: Readonly<Record<number, (room: Json) => Json>> = {
   6: room6to7,
   7: room7to8,
   8: room8to9,
+  9: room9to10,
 };
 
 function climb(document: unknown, steps: Readonly<Record<number, (document: Json) => Json>>): unknown {

@@ -17,6 +17,7 @@ export function renamed(
       id: roomId,
       moves: each(room.moves, (move) => ({ ...move, from: of(move.from), to: of(move.to) })),
       walk: room.walk.map(of),
+      broods: each(room.broods, (brood) => ({ ...brood, tankId: of(brood.tankId) })),
       marks: each(room.marks, (mark) => ({ ...mark, place: of(mark.place) })),
     },
     designs: designs.map((design) => ({

@@ -1,6 +1,8 @@
 import * as z from 'zod';
 import { waterReadings } from '../catalogue/water-source';
 import { Jurisdiction } from '../catalogue/law';
+import { BredAnimal, Brood, Line } from '../breeding/model';
+import { pedigreeFaults } from '../breeding/pedigree';
 import { factOf } from '../quantity/fact';
 import { Mark } from '../health/model';
 import { holdingsOf, lineageFaults } from '../lots/holdings';
@@ -8,7 +10,7 @@ import { Lot, Move, Wanted } from '../lots/model';
 import { RoomKit } from '../reading/doubt';
 import { emptyOwnCatalogue, OwnCatalogue } from './own-catalogue';
 
-export const ROOM_SCHEMA = 9;
+export const ROOM_SCHEMA = 10;
 
 const Key = z.string().min(1).max(80);
 const MonthSpan = z
@@ -81,6 +83,12 @@ export const Room = z
     marks: z.record(Key, Mark),
     /** Kinds that are looked for. */
     wanted: z.record(Key, Wanted),
+    /** Lines that are bred here. */
+    lines: z.record(Key, Line),
+    /** Animals and groups whose descent is kept. */
+    bred: z.record(Key, BredAnimal),
+    /** Broods of its tanks. */
+    broods: z.record(Key, Brood),
     /** What things cost, by what they are. */
     prices: z.record(z.string().min(1).max(160), Price),
     /** Kits and meters that are tested with. */
@@ -93,12 +101,15 @@ export const Room = z
     own: OwnCatalogue,
     invented: z.boolean().optional(),
   })
-  .superRefine(({ lots, moves, marks }, context) => {
-    const wrong = (path: string[], message: string) => context.addIssue({ code: 'custom', path, message });
+  .superRefine(({ lots, moves, marks, lines, bred, broods }, context) => {
+    const wrong = (path: readonly string[], message: string) => context.addIssue({ code: 'custom', path: [...path], message });
     for (const { moveId, reason } of holdingsOf(lots, moves).faults) wrong(['moves', moveId], reason);
     for (const { lotId, reason } of lineageFaults(lots)) wrong(['lots', lotId, 'parentId'], reason);
     for (const [id, { lotId }] of Object.entries(marks))
       if (lotId !== null && !Object.hasOwn(lots, lotId)) wrong(['marks', id, 'lotId'], `there is no lot “${lotId}”`);
+    for (const { path, reason } of pedigreeFaults(lines, bred, broods)) wrong(path, reason);
+    for (const [id, { lotId }] of Object.entries(broods))
+      if (lotId !== null && !Object.hasOwn(lots, lotId)) wrong(['broods', id, 'lotId'], `there is no lot “${lotId}”`);
   });
 export type Room = z.infer<typeof Room>;
 
@@ -119,6 +130,9 @@ export function emptyRoom(id: string, name: string): Room {
     moves: {},
     marks: {},
     wanted: {},
+    lines: {},
+    bred: {},
+    broods: {},
     prices: {},
     kits: {},
     walk: [],

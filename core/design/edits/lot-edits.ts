@@ -34,12 +34,15 @@ export function addMark(room: Room, id: string, mark: Omit<Mark, 'order'>): Oper
 }
 
 /** A lot goes with all that was written of it; those that were born of it lose their parent. */
-export function dropLot({ lots, moves, marks }: Room, id: string): Operation[] {
+export function dropLot({ lots, moves, marks, broods }: Room, id: string): Operation[] {
   const of = (table: Readonly<Record<string, { lotId: string | null }>>, name: string) =>
     Object.entries(table).flatMap(([key, { lotId }]): Operation[] => (lotId === id ? [{ op: 'remove', path: pointer(name, key) }] : []));
   return [
     ...Object.entries(lots).flatMap(([key, { parentId }]): Operation[] =>
       parentId === id ? [{ op: 'replace', path: pointer('lots', key, 'parentId'), value: null }] : [],
+    ),
+    ...Object.entries(broods).flatMap(([key, { lotId }]): Operation[] =>
+      lotId === id ? [{ op: 'replace', path: pointer('broods', key, 'lotId'), value: null }] : [],
     ),
     ...of(moves, 'moves'),
     ...of(marks, 'marks'),

@@ -1,29 +1,32 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
 import { Router } from '@angular/router';
 import { ChoiceField, type Choice } from '../ui/choice';
+import { BroodsFace } from './broods-face';
 import { ColonyFace } from './colony-face';
 import { CountFace } from './count-face';
-import { DaysFace } from './days-face';
+import { LinesFace } from './lines-face';
 import { ReadyFace } from './ready-face';
 
-type Face = 'ready' | 'days' | 'colony' | 'count';
+type Face = 'ready' | 'broods' | 'colony' | 'count' | 'lines';
 const FACES: readonly Choice<Face>[] = [
   { value: 'ready', text: 'Ready to spawn' },
-  { value: 'days', text: 'Days of a brood' },
+  { value: 'broods', text: 'Broods' },
   { value: 'colony', text: 'Colony' },
   { value: 'count', text: 'Counting' },
+  { value: 'lines', text: 'Lines' },
 ];
 const HINT: Readonly<Record<Face, string>> = {
   ready: 'what they want, and what lacks',
-  days: 'what each day asks',
+  broods: 'what was laid, and what each day asks',
   colony: 'its growth, and what to take out',
   count: 'how many, and how far off',
+  lines: 'who came of whom, and what a pairing costs',
 };
 
 /** From pair to surplus. */
 @Component({
   selector: 'tr-breeding-bench',
-  imports: [ChoiceField, ColonyFace, CountFace, DaysFace, ReadyFace],
+  imports: [BroodsFace, ChoiceField, ColonyFace, CountFace, LinesFace, ReadyFace],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="head">
@@ -42,9 +45,9 @@ const HINT: Readonly<Record<Face, string>> = {
       @case ('ready') {
         <tr-ready-face />
       }
-      @case ('days') {
+      @case ('broods') {
         @defer (on immediate) {
-          <tr-days-face />
+          <tr-broods-face />
         } @placeholder {
           <p class="soft">Opening …</p>
         }
@@ -59,6 +62,13 @@ const HINT: Readonly<Record<Face, string>> = {
       @case ('count') {
         @defer (on immediate) {
           <tr-count-face />
+        } @placeholder {
+          <p class="soft">Opening …</p>
+        }
+      }
+      @case ('lines') {
+        @defer (on immediate) {
+          <tr-lines-face />
         } @placeholder {
           <p class="soft">Opening …</p>
         }

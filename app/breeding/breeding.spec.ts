@@ -3,9 +3,9 @@ import type { Design } from '../../core/design/design';
 import { shellBed } from '../../core/testing/tanks';
 import { TankSession } from '../store/tank-session';
 import { openBench } from '../testing/open-bench';
+import { BroodsFace } from './broods-face';
 import { ColonyFace } from './colony-face';
 import { CountFace } from './count-face';
-import { DaysFace } from './days-face';
 import { ReadyFace } from './ready-face';
 
 const multi = { order: 1, organismId: 'neolamprologus-multifasciatus', phase: 'keep' } as const;
@@ -45,7 +45,7 @@ describe('the Breeding bench', () => {
   });
 
   it('tells the days of a brood from the day that is stated, over the turn of a year', async () => {
-    const open = await openBench(DaysFace, bed('breeding-days', { one: { ...multi, count: 9 } }));
+    const open = await openBench(BroodsFace, bed('breeding-days', { one: { ...multi, count: 9 } }));
     const day = open.host.querySelector<HTMLInputElement>('input[type=date]')!;
     const set = async (value: string) => {
       day.value = value;
@@ -58,6 +58,42 @@ describe('the Breeding bench', () => {
     await set('');
     expect(open.text('[data-stage=hatched] .when')).toMatch(/2027/);
     expect(open.host.querySelectorAll('tbody tr').length).toBe(8);
+    expect(open.text('.small.soft')).toContain('Nothing of it is kept');
+  });
+
+  it('writes a brood down, with days seen and counts, and refuses what cannot be', async () => {
+    const open = await openBench(BroodsFace, bed('breeding-broods', { one: { ...multi, count: 9 } }));
+    const broods = () => Object.values(open.store.current!.room.state.document.broods).filter(({ tankId }) => tankId === 'breeding-broods');
+    const day = async (selector: string, value: string) => {
+      const field = open.host.querySelector<HTMLInputElement>(selector)!;
+      field.value = value;
+      field.dispatchEvent(new Event('change'));
+      await open.refresh();
+    };
+    await day('.ask input[type=date]', '2026-03-01');
+    await open.press('Write this brood down');
+    await open.refresh();
+    expect(broods().map(({ seen }) => seen)).toEqual([{ laid: '2026-03-01' }]);
+    expect(open.host.querySelectorAll('.lane').length).toBe(1);
+    await open.type('Eggs', '20');
+    await day('[data-stage=hatched] input', '2026-03-06');
+    expect(open.text('[data-stage=swimming] .when')).toMatch(/Mar/);
+    await open.type('Hatched or born', '21');
+    expect(open.text('[role=alert]')).toContain('21 cannot hatch of 20 eggs');
+    await open.type('Hatched or born', '18');
+    expect(broods()[0]).toEqual(jasmine.objectContaining({ eggs: 20, hatched: 18, seen: { laid: '2026-03-01', hatched: '2026-03-06' } }));
+    await open.press('Put 18 among the living stock');
+    await open.refresh();
+    const { lots, moves } = open.store.current!.room.state.document;
+    const lot = broods()[0]!.lotId!;
+    expect(lots[lot]!.name).toMatch(/^Brood of/);
+    expect(Object.values(moves).find(({ lotId }) => lotId === lot)).toEqual(
+      jasmine.objectContaining({ amount: 18, to: 'breeding-broods', day: '2026-03-06' }),
+    );
+    await open.press('Nothing more comes of it');
+    await open.refresh();
+    expect(open.host.querySelectorAll('.lane').length).toBe(0);
+    expect(open.text('.earlier')).toContain('20 eggs, 18 hatched');
   });
 
   it('counts by two nettings, by squares and by sex, and refuses what cannot be', async () => {

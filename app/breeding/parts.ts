@@ -9,10 +9,10 @@ export const parts: readonly BenchPart[] = [
     face: 'ready',
   },
   {
-    name: 'The days of a brood',
-    words: ['fry', 'young', 'rearing', 'hatch', 'incubation', 'gestation', 'raise', 'first food'],
-    control: 'days',
-    face: 'days',
+    name: 'Broods, and their days',
+    words: ['fry', 'young', 'rearing', 'hatch', 'incubation', 'gestation', 'raise', 'laid', 'spawned', 'berried'],
+    control: 'broods',
+    face: 'broods',
   },
   {
     name: 'How a colony grows',
@@ -21,4 +21,10 @@ export const parts: readonly BenchPart[] = [
     face: 'colony',
   },
   { name: 'Counting them', words: ['count', 'census', 'how many are there', 'sex ratio'], control: 'count', face: 'count' },
+  {
+    name: 'Lines and kinship',
+    words: ['pedigree', 'inbreeding', 'kinship', 'strain', 'locality', 'outcross', 'descent', 'F1'],
+    control: 'lines',
+    face: 'lines',
+  },
 ];

@@ -44,6 +44,8 @@ export const BredAnimal = z.strictObject({
   generation: z.string().trim().max(20),
   /** Whether it is surely of this kind and place, or only looks like it: females of many kinds do. */
   identity: z.enum(['sure', 'looks']),
+  /** A female that was kept from males since this day; null for one that is with them, or where nobody knows. */
+  apartSince: Day.nullable(),
   /** Scores from 0 to 10 by goal of its line. */
   scores: z.record(Key, z.number().min(0).max(10)),
   fate: Fate,

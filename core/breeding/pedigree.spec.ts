@@ -1,7 +1,7 @@
 import type { BredAnimal, Line } from './model';
 import { Brood } from './model';
 import { inbreedingOf } from './kinship';
-import { foundersOf, generationOf, kinshipOfRoom, pedigreeFaults } from './pedigree';
+import { foundersOf, generationAfter, generationOf, kinshipOfRoom, pedigreeFaults } from './pedigree';
 
 const line = (name: string, locality: string): Line => ({
   order: 1,
@@ -26,6 +26,7 @@ const animal = (part: Partial<BredAnimal> = {}): BredAnimal => ({
   bornOn: null,
   generation: '',
   identity: 'sure',
+  apartSince: null,
   scores: {},
   fate: 'undecided',
   note: '',
@@ -89,6 +90,7 @@ describe('a pedigree', () => {
   it('counts generations on from the founder that is furthest from the wild, and says nothing where one is not known', () => {
     const all = { hen, cock, child, next: animal({ motherId: 'child', fatherIds: ['cock'] }) };
     expect(['hen', 'cock', 'child', 'next'].map((id) => generationOf(all, id))).toEqual(['wild', 'F1', 'F2', 'F3']);
+    expect(['wild', 'WC', 'F3', 'tank-bred', ''].map(generationAfter)).toEqual(['F1', 'F1', 'F4', '', '']);
     expect(generationOf({ ...all, hen: { ...hen, generation: '' } }, 'child')).toBe('');
   });
 

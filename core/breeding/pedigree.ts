@@ -36,6 +36,10 @@ export function pedigreeFaults(
     if (animal.lineId !== null && !line) wrong([...at, 'lineId'], `there is no line “${animal.lineId}”`);
     if (line && line.organismId !== animal.organismId) wrong([...at, 'lineId'], `“${line.name}” is a line of another kind`);
     if (animal.sex !== null && animal.group) wrong([...at, 'sex'], 'a group has both sexes');
+    if (animal.apartSince !== null && (animal.sex === 'male' || animal.group))
+      wrong([...at, 'apartSince'], 'only a female is kept from males');
+    if (animal.apartSince !== null && animal.bornOn !== null && animal.apartSince < animal.bornOn)
+      wrong([...at, 'apartSince'], `is before it was born on ${animal.bornOn}`);
     for (const goal of Object.keys(animal.scores))
       if (!line || !Object.hasOwn(line.goals, goal)) wrong([...at, 'scores', goal], 'is no goal of its line');
     for (const fault of parentFaults(animals, animal)) wrong([...at, fault.path], fault.reason);
@@ -101,6 +105,12 @@ export function generationOf(animals: Animals, id: string, under: ReadonlySet<st
   if (parents.length === 0) return animal.generation;
   const steps = parents.map((one) => filial(generationOf(animals, one, new Set([...under, id]))));
   return steps.some((step) => step === null) ? '' : `F${Math.max(...steps.map((step) => step!)) + 1}`;
+}
+
+/** The generation that young of this one are of; empty for what is none. */
+export function generationAfter(generation: string): string {
+  const step = filial(generation);
+  return step === null ? '' : `F${step + 1}`;
 }
 
 /** How many generations from the wild: 0 for wild-caught, null for what is none. */

@@ -41,7 +41,7 @@ describe('the days of a brood in words', () => {
   });
 
   it('say who stays with the eggs, and who eats them', () => {
-    expect(days('danio-margaritatus')[0]!.todo).toContain('Take out the adults');
+    expect(days('danio-margaritatus').find(({ key }) => key === 'adults-out')!.todo).toContain('Take out the adults');
     expect(days('parosphromenus-harveyi')[0]!.todo).toContain('the father');
     expect(days('pterapogon-kauderni')[0]!.name).toBe('Taken up');
   });
@@ -50,5 +50,30 @@ describe('the days of a brood in words', () => {
     const lines = days('caridina-multidentata');
     const settled = lines.find(({ name }) => name === 'Settled')!;
     expect(lines.find(({ stage }) => stage === 'saleable')!.from > settled.from).toBeTrue();
+  });
+
+  it('name the schools of a mouthbrooder, and the mesh of a scatterer', () => {
+    expect(days('labidochromis-caeruleus').find(({ key }) => key === 'strip')!.todo).toMatch(/Three schools.*group.*Parted.*Stripped/);
+    expect(days('pterapogon-kauderni').some(({ key }) => key === 'strip')).toBeFalse();
+    expect(days('danio-margaritatus').find(({ key }) => key === 'adults-out')!.todo).toMatch(/a mesh of [\d.]+ to [\d.]+ mm/);
+  });
+
+  it('carry peat, salt and land where the kind wants them', () => {
+    const keys = (id: string) => days(id).map(({ key }) => key);
+    expect(days('nothobranchius-guentheri').find(({ stage }) => stage === 'hatched')!.name).toBe('Wetted');
+    expect(keys('nothobranchius-guentheri')).toContain('peat-away');
+    expect(keys('caridina-multidentata')).toContain('to-salt');
+    expect(keys('neocaridina-davidi')).not.toContain('to-salt');
+    expect(keys('cynops-pyrrhogaster')).toContain('land');
+    expect(keys('ambystoma-mexicanum')).not.toContain('land');
+  });
+
+  it('are reckoned from what was seen, and by the warmth of the eggs', () => {
+    const danio = catalogue.organisms.get('danio-margaritatus') as Animal;
+    const seen = wordBroodDays(danio, '2026-03-01', { seen: { hatched: '2026-03-05' }, eggsAtC: null })!;
+    const hatched = seen.find(({ stage }) => stage === 'hatched')!;
+    expect([hatched.from, hatched.to, hatched.seen]).toEqual(['2026-03-05', '2026-03-05', true]);
+    const cold = wordBroodDays(danio, '2026-03-01', { seen: {}, eggsAtC: 16 })!.find(({ stage }) => stage === 'hatched')!;
+    expect(cold.to > days('danio-margaritatus').find(({ stage }) => stage === 'hatched')!.to).toBeTrue();
   });
 });

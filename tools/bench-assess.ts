@@ -1,3 +1,5 @@
+import { colonyCourse } from '../core/breeding/colony';
+import { kinshipOf } from '../core/breeding/kinship';
 import { FRAME } from '../core/assessment/frame';
 import { catalogueData } from '../catalogue';
 import demo from '../catalogue/demo/low-barn.json';
@@ -193,6 +195,38 @@ export function runStart(): Record<string, number[]> {
   return { courses: time(8, grown), band: time(20, () => forecastStart(courses, tests)) };
 }
 
+/** Kinship of two thousand animals in a tangled pedigree; five hundred colonies through two years. */
+export function runBreeding(): Record<string, number[]> {
+  const bred = Array.from({ length: 2000 }, (_, i) => ({
+    id: `a${i}`,
+    motherId: i < 20 ? null : `a${(i * 7) % (i - 10)}`,
+    fatherIds: i < 20 ? [] : [`a${(i * 13 + 5) % (i - 10)}`],
+    size: 1,
+  }));
+  const time = (runs: number, act: () => unknown) =>
+    Array.from({ length: runs }, () => {
+      const start = performance.now();
+      act();
+      return performance.now() - start;
+    });
+  const life = (i: number) => ({
+    clutch: 25,
+    sexRatio: 0.5,
+    eggSurvival: 0.9,
+    intervalWeeks: 5,
+    juvenileWeeks: 8 + (i % 40),
+    juvenileWeeklySurvival: 0.6 + (i % 30) / 100,
+    adultWeeklySurvival: 0.985,
+  });
+  return {
+    kinship: time(15, () => kinshipOf(bred)),
+    colonies: time(15, () => {
+      for (let i = 0; i < 500; i++) colonyCourse(life(i), 20, 104, 300);
+    }),
+  };
+}
+
+(globalThis as unknown as { runBreeding: typeof runBreeding }).runBreeding = runBreeding;
 (globalThis as unknown as { runStart: typeof runStart }).runStart = runStart;
 (globalThis as unknown as { runAhead: typeof runAhead }).runAhead = runAhead;
 (globalThis as unknown as { runBench: typeof runBench }).runBench = runBench;

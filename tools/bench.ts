@@ -374,6 +374,19 @@ async function benchStart(page: Page): Promise<Row[]> {
   ];
 }
 
+/** Kinship and colonies, by themselves. */
+async function benchBreeding(page: Page): Promise<Row[]> {
+  const entry = fileURLToPath(new URL('./bench-assess.ts', import.meta.url));
+  const built = buildSync({ entryPoints: [entry], bundle: true, format: 'iife', write: false, minify: true, target: 'es2022' });
+  await page.goto('about:blank');
+  await page.evaluate(built.outputFiles[0]!.text);
+  const alone = await page.evaluate(() => (window as unknown as { runBreeding(): Record<string, number[]> }).runBreeding());
+  return [
+    row('kinship of two thousand animals', alone['kinship'] ?? [], 200, 'ms'),
+    row('five hundred colonies through two years', alone['colonies'] ?? [], 300, 'ms'),
+  ];
+}
+
 /** The tank's balance by itself; and in the real interface, from an edit of the care to the first new curve and to the whole. */
 async function benchAhead(page: Page, url: string): Promise<Row[]> {
   const entry = fileURLToPath(new URL('./bench-assess.ts', import.meta.url));
@@ -440,6 +453,7 @@ const parts: Readonly<Record<string, () => Promise<Row[]>>> = {
   pieces: async () => [await benchPieces(page, `${site.url}/`)],
   ahead: () => benchAhead(page, `${site.url}/`),
   start: () => benchStart(page),
+  breeding: () => benchBreeding(page),
   load: () => benchLoad(site.url),
 };
 const wanted = process.argv.slice(2).filter((name) => Object.hasOwn(parts, name));

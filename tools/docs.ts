@@ -149,14 +149,22 @@ something is against them: room, light, company.
 
 **The days of a brood.** To hatching and between broods as the catalogue has them; from the yolk to the first food, and when young are sold and sexed by
 length, common practice, as ranges. Those that are born alive are sexed early, as they mate early.
+What was seen is a day, and all that comes after is reckoned from it; eggs in other water than the kind breeds in take twice as long for each ten degrees less.
+What the hand does between the stages hangs on the way to breed (\`core/breeding/handling.ts\`): days and amounts are common practice, from memory. A mesh is
+wider than an egg (0.7 to 1.5 mm) by a third and narrower than six tenths of an adult. A female that bears young keeps what one mating gave her for about eight
+months.
+
+**Lines.** Kinship by the table method; a group that spawns together is one parent, of the effective size 4·Nm·Nf/(Nm + Nf), and by itself follows Wright's
+course; of several possible fathers the mean is taken. A pairing's cost is the inbreeding of its young; from 12.5 % on it is called costly, from 25 % heavy (common
+practice). How long a line can stay closed starts from the mean kinship of those that are there. A line with a locality takes in none of another, and no look-alike.
 
 **A colony** grows by the largest root of Euler and Lotka's equation, the dominant eigenvalue of its stage matrix. Near what the tank carries broods shrink by
 Ricker's form, set so that a full tank replaces itself; young count by the square of their length. What lives through a week is a guess, and the band is a
 tenth of the young either way.
 
 **Counts**: two nettings by Seber and Le Cren, pictures by Student's t, marks by Chapman with an interval on the logarithm of those not seen, sexes by
-Wilson; each was acted out some hundred times and holds the truth at least nine times in ten. Kinship by the table method, crosses by Mendel's rules with linkage, sex linkage and lethal
-forms: in the calculations, and not yet on a bench.
+Wilson; each was acted out some hundred times and holds the truth at least nine times in ten. Crosses by Mendel's rules with linkage, sex
+linkage and lethal forms: in the calculations, and not yet on a bench.
 
 ## Gear, current and the day
 

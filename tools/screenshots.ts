@@ -51,7 +51,7 @@ const SHOTS: readonly Shot[] = [
   },
   {
     name: 'breeding',
-    path: '/tank/shell-bed/breeding?face=broods',
+    path: '/tank/weedy-thicket/breeding?face=broods',
     act: async (page) => {
       await page.waitForSelector('tr-days-face table');
     },

@@ -6,6 +6,7 @@ import { openBench } from '../testing/open-bench';
 import { BroodsFace } from './broods-face';
 import { ColonyFace } from './colony-face';
 import { CountFace } from './count-face';
+import { LinesFace } from './lines-face';
 import { ReadyFace } from './ready-face';
 
 const multi = { order: 1, organismId: 'neolamprologus-multifasciatus', phase: 'keep' } as const;
@@ -94,6 +95,26 @@ describe('the Breeding bench', () => {
     await open.refresh();
     expect(open.host.querySelectorAll('.lane').length).toBe(0);
     expect(open.text('.earlier')).toContain('20 eggs, 18 hatched');
+  });
+
+  it('draws a line, and says what each pairing costs', async () => {
+    const danio = { order: 1, organismId: 'danio-margaritatus', count: 12, phase: 'keep' } as const;
+    const open = await openBench(LinesFace, bed('breeding-lines', { one: danio }));
+    expect(open.host.querySelectorAll('tr-pedigree .card').length).toBe(10);
+    expect(open.text('[data-animal=g-f5h] .sub')).toBe('female · F5 · F 37.5 %');
+    const rows = [...open.host.querySelectorAll('.pairs tbody tr')].map((row) => (row.textContent ?? '').replace(/\s+/g, ' ').trim());
+    expect(rows[0]).toMatch(/Valley cock 0 % not kin/);
+    // young of a brother and sister that are themselves of one: Wright's 0.5
+    expect(rows.find((row) => row.startsWith('August hen August cock'))).toMatch(/50 % heavy/);
+    open.host.querySelector('[data-animal=g-f5h]')!.dispatchEvent(new MouseEvent('click'));
+    await open.refresh();
+    expect(open.text('.open')).toContain('50 % of First hen, 50 % of First cock');
+    await open.press('Take it out of the pedigree');
+    await open.refresh();
+    expect(open.host.querySelectorAll('tr-pedigree .card').length).toBe(9);
+    open.store.undo();
+    await open.refresh();
+    expect(open.host.querySelectorAll('tr-pedigree .card').length).toBe(10);
   });
 
   it('counts by two nettings, by squares and by sex, and refuses what cannot be', async () => {

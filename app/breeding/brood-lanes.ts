@@ -18,7 +18,7 @@ export interface Lane {
 const PHASES = [
   { from: 'laid', key: 'eggs', text: 'eggs' },
   { from: 'hatched', key: 'yolk', text: 'yolk' },
-  { from: 'swimming', key: 'small', text: 'first food' },
+  { from: 'swimming', key: 'first', text: 'first food' },
   { from: 'second-food', key: 'large', text: 'larger food' },
   { from: 'saleable', key: 'grown', text: 'to be given on' },
 ] as const;
@@ -45,7 +45,6 @@ const middle = ({ from, to }: StageDays): number => (ms(from) + ms(to)) / 2;
           class="lane"
           [attr.data-brood]="lane.id"
           [attr.aria-pressed]="lane.id === chosen()"
-          [attr.aria-label]="lane.said"
           (click)="choose.emit(lane.id)"
         >
           <span class="what">
@@ -70,7 +69,12 @@ const middle = ({ from, to }: StageDays): number => (ms(from) + ms(to)) / 2;
         </button>
       }
     </div>
-    <p class="small soft key"><span class="dot still"></span> seen <span class="spread still"></span> expected, first to last day</p>
+    <p class="small soft key">
+      @for (phase of phases; track phase.key) {
+        <span [class]="'swatch ' + phase.key"></span> {{ phase.text }}&ngsp;
+      }
+      <span class="dot still"></span> seen <span class="spread still"></span> expected, first to last day
+    </p>
   `,
   styles: `
     .plot {
@@ -112,6 +116,9 @@ const middle = ({ from, to }: StageDays): number => (ms(from) + ms(to)) / 2;
     .lane[aria-pressed='true'] {
       background: var(--band);
     }
+    .lane[aria-pressed='true'] .soft {
+      color: var(--ink);
+    }
     .what {
       display: flex;
       flex-direction: column;
@@ -144,8 +151,7 @@ const middle = ({ from, to }: StageDays): number => (ms(from) + ms(to)) / 2;
     .yolk {
       background: color-mix(in srgb, var(--ochre) 52%, var(--sheet));
     }
-    .small.part,
-    .part.small {
+    .first {
       background: color-mix(in srgb, var(--water) 30%, var(--sheet));
     }
     .large {
@@ -169,6 +175,12 @@ const middle = ({ from, to }: StageDays): number => (ms(from) + ms(to)) / 2;
       margin-left: -4px;
       border-radius: 50%;
       background: var(--ink);
+    }
+    .swatch {
+      display: inline-block;
+      width: 16px;
+      height: 11px;
+      margin: 0 2px 0 10px;
     }
     .still {
       position: static;
@@ -202,6 +214,7 @@ export class BroodLanes {
   readonly lanes = input.required<readonly Lane[]>();
   readonly chosen = input.required<string | null>();
   readonly choose = output<string>();
+  protected readonly phases = PHASES;
   private readonly today = dayOf(new Date());
 
   private readonly scale = computed(() => {
@@ -246,7 +259,6 @@ export class BroodLanes {
           .map(({ stage, from, to }) => ({ key: stage, left: at(ms(from)), width: at(ms(to)) - at(ms(from)) }))
           .filter(({ left }) => left < 100),
         dots: shown.filter(({ seen }) => seen).map(({ stage, from }) => ({ key: stage, left: at(ms(from)) })),
-        said: `${name}: ${count}${over ? ', over' : ''}`,
       };
     });
   });

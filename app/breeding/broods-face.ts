@@ -11,6 +11,7 @@ import { chosenKind } from '../store/chosen-kind';
 import { TankSession } from '../store/tank-session';
 import { TankView } from '../store/tank-view';
 import { datedDay } from '../ui/day-text';
+import { download } from '../ui/download';
 import { LatinText } from '../ui/latin-text';
 import { SelectField } from '../ui/select';
 import { BroodLanes, type Lane } from './brood-lanes';
@@ -51,6 +52,9 @@ import { BroodSheet } from './brood-sheet';
           />
         </label>
         <button class="btn primary" type="button" [disabled]="locked()" (click)="keep()">Write this brood down</button>
+        @if (lanes().length + earlier().length > 0) {
+          <button class="pick" type="button" (click)="asTable()">Take them as a table</button>
+        }
         @if (openId() !== null) {
           <button class="pick" type="button" (click)="opened.set('')">What would its days be?</button>
         }
@@ -166,6 +170,11 @@ export class BroodsFace {
     if (!Day.safeParse(day).success) return;
     this.laid.set(day);
     this.opened.set('');
+  }
+
+  protected async asTable(): Promise<void> {
+    const { broodsCsv } = await import('../../core/breeding/csv-out');
+    download('broods.csv', broodsCsv(this.broods()), 'text/csv');
   }
 
   protected keep(): void {

@@ -1,6 +1,7 @@
+import { mean } from 'd3-array';
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { FATE_WORD } from '../../core/assessment/wording/broods';
-import { generationsUntil } from '../../core/breeding/inbreeding';
+import { effectiveSize, generationsUntil } from '../../core/breeding/inbreeding';
 import { inbreedingOf, pairings } from '../../core/breeding/kinship';
 import { BredAnimal, Fate, Line } from '../../core/breeding/model';
 import { foundersOf, generationOf, kinshipOfRoom } from '../../core/breeding/pedigree';
@@ -8,12 +9,15 @@ import { inOrder } from '../../core/design/design';
 import { addBred, addLine, dropBred, setBred } from '../../core/design/edits/brood-edits';
 import { freshId } from '../../core/design/fresh-id';
 import { rounded } from '../../core/quantity/format';
+import { plural } from '../../core/quantity/plural';
 import { dayOf } from '../../core/schedule/day';
 import { chosenKind } from '../store/chosen-kind';
 import { PreferencesStore } from '../store/preferences';
 import { TankSession } from '../store/tank-session';
 import { TankView } from '../store/tank-view';
+import { Check } from '../ui/check';
 import type { Choice } from '../ui/choice';
+import { download } from '../ui/download';
 import { SelectField } from '../ui/select';
 import { QuantityField } from '../ui/quantity-field';
 import { PedigreeDrawing, type Drawn } from './pedigree-drawing';
@@ -26,7 +30,7 @@ const HEAVY = 0.25;
 /** Lines of a kind: who came of whom, what a pairing costs, and how long a closed line has. */
 @Component({
   selector: 'tr-lines-face',
-  imports: [PedigreeDrawing, QuantityField, SelectField],
+  imports: [Check, PedigreeDrawing, QuantityField, SelectField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (kinds().length === 0) {
@@ -119,6 +123,10 @@ const HEAVY = 0.25;
             </div>
           </section>
         }
+        <p class="small take">
+          <button class="pick" type="button" (click)="asTable()">Take the pedigree as a table</button>
+          <tr-check [checked]="masked()" (changed)="masked.set($event)">without the places it was caught at</tr-check>
+        </p>
         <section class="pairs" aria-labelledby="pairs-heading">
           <h2 id="pairs-heading">What a pairing costs</h2>
           @if (pairs().length === 0) {
@@ -129,7 +137,7 @@ const HEAVY = 0.25;
                 <tr>
                   <th scope="col">Mother</th>
                   <th scope="col">Father</th>
-                  <th scope="col">F of their young</th>
+                  <th scope="col" class="num">F of their young</th>
                   <th scope="col"></th>
                 </tr>
               </thead>
@@ -174,6 +182,19 @@ const HEAVY = 0.25;
       margin-top: 12px;
       padding-top: 8px;
       border-top: 1px solid var(--rule);
+    }
+    .take {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: center;
+      gap: 0 16px;
+    }
+    tr-pedigree {
+      display: block;
+      margin: 10px 0 4px;
+    }
+    .pairs :is(td, th):first-child {
+      padding-left: 0;
     }
     .num {
       text-align: right;
@@ -237,6 +258,7 @@ export class LinesFace {
       fatherIds: one.fatherIds,
     }));
   });
+  protected readonly masked = signal(true);
   protected readonly opened = signal<string | null>(null);
   protected readonly openId = computed(() => {
     const id = this.opened();
@@ -260,12 +282,18 @@ export class LinesFace {
       })),
     };
   });
+  private readonly there = computed(() => this.shown().filter(([, { fate }]) => !PAST.has(fate)));
+  private readonly allPairs = computed(() => {
+    const of = (sex: BredAnimal['sex']) =>
+      this.there()
+        .filter(([, one]) => one.sex === sex && one.group === null)
+        .map(([id]) => id);
+    return pairings(this.kinship(), of('female'), of('male'));
+  });
   /** Pairings of those that are there, the cheapest first. */
   protected readonly pairs = computed(() => {
     const bred = this.room()?.bred ?? {};
-    const there = this.shown().filter(([, { fate, group }]) => !PAST.has(fate) && group === null);
-    const of = (sex: BredAnimal['sex']) => there.filter(([, one]) => one.sex === sex).map(([id]) => id);
-    return pairings(this.kinship(), of('female'), of('male'))
+    return this.allPairs()
       .slice(0, 12)
       .map(({ motherId, fatherId, inbreeding }) => ({
         key: `${motherId} ${fatherId}`,
@@ -278,21 +306,23 @@ export class LinesFace {
             : inbreeding < COSTLY
               ? 'little'
               : inbreeding < HEAVY
-                ? 'costly'
+                ? 'costly: as half siblings, or worse'
                 : 'heavy: as brother and sister, or worse',
       }));
   });
   protected readonly outlook = computed(() => {
-    const there = this.shown().filter(([, { fate }]) => !PAST.has(fate));
-    const sum = (count: (one: BredAnimal) => number) => there.reduce((total, [, one]) => total + count(one), 0);
+    const sum = (count: (one: BredAnimal) => number) => this.there().reduce((total, [, one]) => total + count(one), 0);
     const males = sum(({ sex, group }) => group?.males ?? (sex === 'male' ? 1 : 0));
     const females = sum(({ sex, group }) => group?.females ?? (sex === 'female' ? 1 : 0));
     if (males === 0 || females === 0) return null;
-    const size = (4 * males * females) / (males + females);
-    const left = Math.floor(generationsUntil(HEAVY, size));
-    return `${males} male and ${females} female breed: as a closed line they count for ${rounded(size, 1, this.units())}, and each generation adds ${this.percent(1 / (2 * size))} %. ${
-      left < 1 ? 'The next generation is' : `After ${left} generations it is`
-    } as inbred as young of brother and sister. Bring in fresh stock before that, from the same place where the line keeps to one; true lines lose faster, as few parents leave most of the young.`;
+    const size = effectiveSize(males, females);
+    const now = mean(this.allPairs(), ({ inbreeding }) => inbreeding) ?? 0;
+    const left = now >= HEAVY ? 0 : Math.floor(generationsUntil(1 - (1 - HEAVY) / (1 - now), size));
+    const until =
+      left === 0
+        ? 'Paired by chance, their very young are as inbred as those of brother and sister, or more: pair those at the top of the table, or bring in fresh stock.'
+        : `Paired by chance, the line is after ${plural(left, 'generation')} as inbred as young of brother and sister: bring in fresh stock before that.`;
+    return `${plural(males, 'male')} and ${plural(females, 'female')}: as a closed line they count for ${rounded(size, 1, this.units())}, and each generation adds ${this.percent(1 / (2 * size))} %. ${until} From the same place, where the line keeps to one. True lines lose faster, as few parents leave most of the young.`;
   });
   /** Why the last edit was not taken. */
   protected readonly fault = computed(() => {
@@ -367,6 +397,12 @@ export class LinesFace {
   protected drop(): void {
     const [room, id] = [this.room(), this.openId()];
     if (room && id) this.session.editRoom('Out of the pedigree', dropBred(room, id));
+  }
+
+  protected async asTable(): Promise<void> {
+    const room = this.room();
+    const { pedigreeCsv } = await import('../../core/breeding/csv-out');
+    if (room) download('pedigree.csv', pedigreeCsv(room.lines, room.bred, this.organismId(), this.masked()), 'text/csv');
   }
 
   private percent(share: number): string {

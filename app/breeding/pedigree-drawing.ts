@@ -16,7 +16,7 @@ export interface Drawn {
 }
 
 const ROW = 92;
-const CARD = { width: 128, height: 52 };
+const CARD = { width: 138, height: 52 };
 const GAP = 18;
 
 /** Who came of whom: founders on top, each generation below its parents. A line from a father that is not sure is broken. */
@@ -36,7 +36,6 @@ const GAP = 18;
             tabindex="0"
             [attr.data-animal]="card.id"
             [attr.aria-pressed]="card.id === chosen()"
-            [attr.aria-label]="card.said"
             [class.chosen]="card.id === chosen()"
             [class.past]="card.past"
             [attr.transform]="'translate(' + card.x + ' ' + card.y + ')'"
@@ -161,7 +160,6 @@ export class PedigreeDrawing {
         ...at.get(one.id)!,
         short: one.name.length > 17 ? `${one.name.slice(0, 16)}…` : one.name,
         sub: [sex, one.generation, percent > 0 ? `F ${percent} %` : ''].filter((text) => text !== '').join(' · '),
-        said: `${one.name}, ${sex}, ${one.generation || 'generation not known'}, inbreeding ${percent} %`,
       };
     });
     return {

@@ -163,8 +163,9 @@ Ricker's form, set so that a full tank replaces itself; young count by the squar
 tenth of the young either way.
 
 **Counts**: two nettings by Seber and Le Cren, pictures by Student's t, marks by Chapman with an interval on the logarithm of those not seen, sexes by
-Wilson; each was acted out some hundred times and holds the truth at least nine times in ten. Crosses by Mendel's rules with linkage, sex
-linkage and lethal forms: in the calculations, and not yet on a bench.
+Wilson; each was acted out some hundred times and holds the truth at least nine times in ten. Crosses by Mendel's rules with linkage,
+sex linkage and lethal forms; what came is held against it by chi-square. First foods are read out of the catalogue's words; a culture is set up the longest that its
+kind takes before the first day that it may be wanted.
 
 ## Gear, current and the day
 

@@ -4,16 +4,18 @@ import { ChoiceField, type Choice } from '../ui/choice';
 import { BroodsFace } from './broods-face';
 import { ColonyFace } from './colony-face';
 import { CountFace } from './count-face';
+import { CrossFace } from './cross-face';
 import { LinesFace } from './lines-face';
 import { ReadyFace } from './ready-face';
 
-type Face = 'ready' | 'broods' | 'colony' | 'count' | 'lines';
+type Face = 'ready' | 'broods' | 'colony' | 'count' | 'lines' | 'crosses';
 const FACES: readonly Choice<Face>[] = [
   { value: 'ready', text: 'Ready to spawn' },
   { value: 'broods', text: 'Broods' },
   { value: 'colony', text: 'Colony' },
   { value: 'count', text: 'Counting' },
   { value: 'lines', text: 'Lines' },
+  { value: 'crosses', text: 'Crosses' },
 ];
 const HINT: Readonly<Record<Face, string>> = {
   ready: 'what they want, and what lacks',
@@ -21,12 +23,13 @@ const HINT: Readonly<Record<Face, string>> = {
   colony: 'its growth, and what to take out',
   count: 'how many, and how far off',
   lines: 'who came of whom, and what a pairing costs',
+  crosses: 'what comes of a pair',
 };
 
 /** From pair to surplus. */
 @Component({
   selector: 'tr-breeding-bench',
-  imports: [BroodsFace, ChoiceField, ColonyFace, CountFace, LinesFace, ReadyFace],
+  imports: [BroodsFace, ChoiceField, ColonyFace, CountFace, CrossFace, LinesFace, ReadyFace],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="head">
@@ -69,6 +72,13 @@ const HINT: Readonly<Record<Face, string>> = {
       @case ('lines') {
         @defer (on immediate) {
           <tr-lines-face />
+        } @placeholder {
+          <p class="soft">Opening …</p>
+        }
+      }
+      @case ('crosses') {
+        @defer (on immediate) {
+          <tr-cross-face />
         } @placeholder {
           <p class="soft">Opening …</p>
         }

@@ -6,6 +6,7 @@ import { openBench } from '../testing/open-bench';
 import { BroodsFace } from './broods-face';
 import { ColonyFace } from './colony-face';
 import { CountFace } from './count-face';
+import { CrossFace } from './cross-face';
 import { LinesFace } from './lines-face';
 import { ReadyFace } from './ready-face';
 
@@ -13,6 +14,12 @@ const multi = { order: 1, organismId: 'neolamprologus-multifasciatus', phase: 'k
 const bed = (id: string, stock: Design['stock']): Design => ({ ...shellBed, id, stock, brief: { ...shellBed.brief, targetStockIds: [] } });
 
 const squeezed = (host: HTMLElement): string => (host.textContent ?? '').replace(/\s+/g, ' ');
+
+/** Each row of a table as its cells say it. */
+const cellsOf = (host: HTMLElement, selector: string): string[] =>
+  [...host.querySelectorAll(selector)].map((row) =>
+    [...row.children].map((cell) => cell.textContent!.replace(/\s+/g, ' ').trim()).join(' '),
+  );
 
 describe('the Breeding bench', () => {
   afterEach(async () => TestBed.inject(TankSession).close());
@@ -97,12 +104,24 @@ describe('the Breeding bench', () => {
     expect(open.text('.earlier')).toContain('20 eggs, 18 hatched');
   });
 
+  it('counts cultures back from the first food, and puts them on the plan of Care', async () => {
+    const open = await openBench(BroodsFace, bed('breeding-food', { one: { ...multi, count: 9 } }));
+    await open.press('Write this brood down');
+    await open.refresh();
+    expect(open.text('[data-control=first-food]')).toContain('brine shrimp larvae (0.35 to 0.5 mm), wanted from');
+    await open.press('Put them on the plan of Care');
+    await open.refresh();
+    expect(Object.values(open.design().care.steps).map(({ code, subjects }) => [code, ...subjects])).toEqual([
+      ['culture', 'artemia-nauplii'],
+    ]);
+  });
+
   it('draws a line, and says what each pairing costs', async () => {
     const danio = { order: 1, organismId: 'danio-margaritatus', count: 12, phase: 'keep' } as const;
     const open = await openBench(LinesFace, bed('breeding-lines', { one: danio }));
     expect(open.host.querySelectorAll('tr-pedigree .card').length).toBe(10);
     expect(open.text('[data-animal=g-f5h] .sub')).toBe('female · F5 · F 37.5 %');
-    const rows = [...open.host.querySelectorAll('.pairs tbody tr')].map((row) => (row.textContent ?? '').replace(/\s+/g, ' ').trim());
+    const rows = cellsOf(open.host, '.pairs tbody tr');
     expect(rows[0]).toMatch(/Valley cock 0 % not kin/);
     // young of a brother and sister that are themselves of one: Wright's 0.5
     expect(rows.find((row) => row.startsWith('August hen August cock'))).toMatch(/50 % heavy/);
@@ -115,6 +134,23 @@ describe('the Breeding bench', () => {
     open.store.undo();
     await open.refresh();
     expect(open.host.querySelectorAll('tr-pedigree .card').length).toBe(10);
+  });
+
+  it('crosses two carriers: three to one, eleven to raise for one, and says whether what came fits', async () => {
+    const open = await openBench(CrossFace, bed('breeding-cross', {}));
+    const rows = () => cellsOf(open.host, 'tbody tr');
+    expect(rows()[0]).toMatch(/^wild 75 % 3/);
+    // ln 0.05 / ln 0.75 = 10.4
+    expect(rows()[1]).toMatch(/^gold 25 % 11/);
+    await open.type('Came: wild', '75');
+    await open.type('Came: gold', '25');
+    expect(open.text('[role=status]')).toContain('What came fits. Chi-square 0');
+    await open.type('Came: gold', '75');
+    expect(open.text('[role=status]')).toContain('does not fit');
+    await open.press('Another trait');
+    await open.refresh();
+    expect(rows().length).toBe(4);
+    expect(rows()[0]).toMatch(/56\.3 %/);
   });
 
   it('counts by two nettings, by squares and by sex, and refuses what cannot be', async () => {

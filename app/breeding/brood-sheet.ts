@@ -1,17 +1,23 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import type { Operation } from 'rfc6902';
-import { broodWarmthC } from '../../core/assessment/plan/brood-days';
+import { broodKindOf, broodWarmthC } from '../../core/assessment/plan/brood-days';
 import { wordBroodDays } from '../../core/assessment/wording/brood-days';
 import { REARED_WORD } from '../../core/assessment/wording/broods';
+import { culturesOf, firstFoods } from '../../core/breeding/first-food';
 import { Brood, Reared, type BredAnimal } from '../../core/breeding/model';
 import { generationAfter, generationOf } from '../../core/breeding/pedigree';
-import type { BroodStage } from '../../core/breeding/timeline';
+import { broodTimeline, type BroodStage } from '../../core/breeding/timeline';
+import { FOODS } from '../../core/catalogue/food';
 import { inOrder } from '../../core/design/design';
 import { dropBrood, sawStage, setBrood } from '../../core/design/edits/brood-edits';
+import { addPlan } from '../../core/design/edits/step-edits';
 import { addLot } from '../../core/design/edits/lot-edits';
 import { freshId } from '../../core/design/fresh-id';
 import { holdingsOf } from '../../core/lots/holdings';
-import { Day, dayOf } from '../../core/schedule/day';
+import { rounded } from '../../core/quantity/format';
+import { plural } from '../../core/quantity/plural';
+import { Day, dayOf, daysFrom } from '../../core/schedule/day';
+import { NO_STEP, type PlannedStep } from '../../core/schedule/step';
 import { PreferencesStore } from '../store/preferences';
 import { TankSession } from '../store/tank-session';
 import { TankView } from '../store/tank-view';
@@ -129,6 +135,27 @@ import { SelectField } from '../ui/select';
         }
       </tbody>
     </table>
+    @if (cultures().length > 0) {
+      <section data-control="first-food" aria-labelledby="cultures-heading">
+        <h2 id="cultures-heading">Cultures, counted back</h2>
+        <ul>
+          @for (one of cultures(); track one.foodId) {
+            <li>
+              <strong>{{ one.name }}</strong> ({{ one.size }}), wanted from {{ said(one.wanted) }}: set up
+              @if (one.lateDays > 0) {
+                <strong class="late">now: it comes {{ one.late }} late</strong>; buy or borrow one that bears.
+              } @else {
+                by {{ said(one.setUp) }}, a second by {{ said(one.second) }}.
+              }
+              <span class="soft">{{ one.how }}.</span>
+            </li>
+          }
+        </ul>
+        @if (brood()) {
+          <button class="btn" type="button" [disabled]="locked()" (click)="planCultures()">Put them on the plan of Care</button>
+        }
+      </section>
+    }
     @if (brood(); as b) {
       <label class="note">
         <span class="small soft">What there is to remember of it</span>
@@ -199,6 +226,16 @@ import { SelectField } from '../ui/select';
     td .field {
       width: 132px;
     }
+    ul {
+      margin: 2px 0 8px;
+      padding-left: 18px;
+    }
+    .late {
+      color: var(--oxide);
+    }
+    section[data-control='first-food'] {
+      margin-top: 12px;
+    }
     .note {
       display: flex;
       flex-direction: column;
@@ -261,6 +298,19 @@ export class BroodSheet {
     }));
   });
 
+  protected readonly cultures = computed(() => {
+    const [animal, brood] = [this.animal(), this.brood()];
+    const kind = animal && broodKindOf(animal, brood?.eggsAtC ?? null);
+    const text = animal?.traits.breeding.firstFood.value;
+    if (!kind || !text || brood?.overOn) return [];
+    const stages = broodTimeline(kind, brood?.seen.laid ?? this.laid(), brood?.seen ?? {});
+    return culturesOf(firstFoods(text), stages, this.today).map((one) => {
+      const { name, acrossMm, culture } = FOODS[one.foodId];
+      const size = acrossMm ? `${acrossMm.map((mm) => rounded(mm, 2, this.units())).join(' to ')} mm` : '';
+      return { ...one, name, size, how: culture?.how ?? '', late: plural(one.lateDays, 'day') };
+    });
+  });
+
   private readonly animals = computed(() =>
     inOrder(this.view.room()?.bred ?? {}).filter(([, one]) => one.organismId === this.organismId()),
   );
@@ -308,6 +358,15 @@ export class BroodSheet {
 
   protected drop(): void {
     if (this.edit('Strike a brood out', (id) => dropBrood(id))) this.gone.emit();
+  }
+
+  /** What should have been set up before is set up today. */
+  protected planCultures(): void {
+    const [design, brood] = [this.view.design(), this.brood()];
+    if (!design || !brood) return;
+    const days = this.cultures().map(({ foodId, setUp }) => ({ foodId, after: Math.max(0, daysFrom(this.today, setUp)) }));
+    const steps = days.map(({ foodId, after }): PlannedStep => ({ ...NO_STEP, after, code: 'culture', subjects: [foodId] }));
+    this.session.edit('First food', addPlan(design, `First food, brood of ${shortDay(brood.seen.laid!)}`, this.today, steps, freshId()));
   }
 
   /** Young that can be counted on are lots of the room from here on. */

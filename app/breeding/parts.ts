@@ -15,6 +15,12 @@ export const parts: readonly BenchPart[] = [
     face: 'broods',
   },
   {
+    name: 'First food and cultures',
+    words: ['infusoria', 'microworms', 'brine shrimp', 'culture', 'first food'],
+    control: 'first-food',
+    face: 'broods',
+  },
+  {
     name: 'How a colony grows',
     words: ['colony', 'population', 'surplus', 'thin out', 'cull', 'doubling'],
     control: 'colony',
@@ -26,5 +32,11 @@ export const parts: readonly BenchPart[] = [
     words: ['pedigree', 'inbreeding', 'kinship', 'strain', 'locality', 'outcross', 'descent', 'F1'],
     control: 'lines',
     face: 'lines',
+  },
+  {
+    name: 'Crosses',
+    words: ['genetics', 'punnett', 'alleles', 'recessive', 'dominant', 'carrier', 'test cross', 'chi-square'],
+    control: 'crosses',
+    face: 'crosses',
   },
 ];

@@ -144,7 +144,7 @@ is an alarm, and so is silence. The stand-in follows the tank hour by hour by th
 ## Breeding
 
 **Readiness.** The tank is judged anew with the kind in spawning condition, whatever it is planned for; each need is told by the findings that speak of it. Of a
-group that nobody has sexed the chance of both sexes counts. A need that no finding speaks of is *not known*, but for those that a tank only speaks of when
+group that nobody has sexed the chance of both sexes counts. A need that no finding speaks of is _not known_, but for those that a tank only speaks of when
 something is against them: room, light, company.
 
 **The days of a brood.** To hatching and between broods as the catalogue has them; from the yolk to the first food, and when young are sold and sexed by

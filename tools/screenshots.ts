@@ -53,7 +53,7 @@ const SHOTS: readonly Shot[] = [
     name: 'breeding',
     path: '/tank/weedy-thicket/breeding?face=broods',
     act: async (page) => {
-      await page.waitForSelector('tr-days-face table');
+      await page.waitForSelector('tr-broods-face .lane');
     },
   },
   { name: 'acclimate', path: '/tank/shell-bed/water', act: press('.faces label', 'Acclimate') },

@@ -143,7 +143,7 @@ import { SelectField } from '../ui/select';
             <li>
               <strong>{{ one.name }}</strong> ({{ one.size }}), wanted from {{ said(one.wanted) }}: set up
               @if (one.lateDays > 0) {
-                <strong class="late">now: it comes {{ one.late }} late</strong>; buy or borrow one that bears.
+                <strong class="late">now: it comes up to {{ one.late }} late</strong>; buy or borrow one that bears.
               } @else {
                 by {{ said(one.setUp) }}, a second by {{ said(one.second) }}.
               }

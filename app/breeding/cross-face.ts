@@ -142,6 +142,7 @@ const formsOf = ({ forms }: Trait): string[] => [...new Set(forms.split(/[\s,;/]
                     [label]="'Came: ' + row.looks"
                     [hideLabel]="true"
                     kind="count"
+                    placeholder="not counted"
                     [limits]="[0, 100000]"
                     [optional]="true"
                     [value]="row.came"
@@ -199,6 +200,7 @@ const formsOf = ({ forms }: Trait): string[] => [...new Set(forms.split(/[\s,;/]
     }
     tbody th {
       padding-left: 0;
+      border-top: 1px solid var(--rule);
       color: var(--ink);
       font-weight: 700;
       text-align: left;

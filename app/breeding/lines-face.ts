@@ -138,7 +138,7 @@ const HEAVY = 0.25;
                   <th scope="col">Mother</th>
                   <th scope="col">Father</th>
                   <th scope="col" class="num">F of their young</th>
-                  <th scope="col"></th>
+                  <td></td>
                 </tr>
               </thead>
               <tbody>

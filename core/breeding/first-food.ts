@@ -78,7 +78,7 @@ export function culturesOf(foods: readonly FirstFood[], stages: readonly StageDa
           wanted: at.from,
           setUp,
           second: dayAfter(setUp, Math.min(SECOND_AFTER_DAYS, Math.max(1, culture.days[0]))),
-          lateDays: Math.max(0, Math.min(daysFrom(setUp, today), daysFrom(at.from, dayAfter(today, culture.days[1])))),
+          lateDays: Math.max(0, daysFrom(setUp, today)),
         },
       ];
     })

@@ -39,7 +39,7 @@ const DRY_SEASON_DAYS = 60;
 export const isAnnual = ({ mode, incubationDays }: BroodKind): boolean =>
   mode === 'buries eggs' && incubationDays !== null && incubationDays[1] > DRY_SEASON_DAYS;
 
-/** Days of each by common practice: `after` counts from a stage, `share` is a part of the incubation. */
+/** Days of each by common practice, from memory: counted from a stage, or a share of the incubation. */
 type When =
   { stage: 'laid' | 'hatched' | 'swimming' | 'second-food'; days: readonly [number, number] } | { share: readonly [number, number] };
 

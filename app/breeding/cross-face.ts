@@ -210,6 +210,7 @@ const formsOf = ({ forms }: Trait): string[] => [...new Set(forms.split(/[\s,;/]
     }
     .num {
       text-align: right;
+      white-space: nowrap;
       font-variant-numeric: tabular-nums;
     }
   `,

@@ -198,6 +198,7 @@ const HEAVY = 0.25;
     }
     .num {
       text-align: right;
+      white-space: nowrap;
       font-variant-numeric: tabular-nums;
     }
   `,
